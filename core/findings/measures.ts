@@ -1,0 +1,72 @@
+import { angleBetween, bearingDifference, direction } from '../geometry/vector';
+import { runAt, type LaidTree } from '../tree/course';
+import { diameterAt } from '../tree/taper';
+import { stemOf, type Stem } from '../tree/stem';
+
+/** Height of a stem's join above ground, cm. */
+export function joinHeightCm(laid: LaidTree, stem: Stem): number {
+  return laid.courses.get(stem.id)?.points[0]?.[2] ?? stem.origin.value;
+}
+
+/** Crotch angle: between a limb's departure and the stem above its join, deg. Undefined off the ground. */
+export function crotchDeg(laid: LaidTree, stem: Stem): number | undefined {
+  const join = laid.joins.get(stem.id);
+  const parentId = stem.parent.kind === 'stem' ? stem.parent.stemId : laid.trunk?.id;
+  const parent = parentId === undefined ? undefined : laid.courses.get(parentId);
+  if (stem.parent.kind === 'ground' || join === undefined || !parent) return undefined;
+  return angleBetween(direction(stem.bearing.value, stem.departure.value), runAt(parent, join));
+}
+
+/** Diameter of a limb over that of the stem that carries it, just above the join. Undefined off the ground. */
+export function thicknessRatio(laid: LaidTree, stem: Stem): number | undefined {
+  const join = laid.joins.get(stem.id);
+  if (stem.parent.kind !== 'stem' || join === undefined) return undefined;
+  const parent = laid.courses.get(stem.parent.stemId);
+  if (!parent) return undefined;
+  return stem.diameter.value / diameterAt(parent.taper, join);
+}
+
+/** Limbs of the trunk long enough to be chosen among, in order of height. */
+export function limbsOf(laid: LaidTree, shortestCm: number): Stem[] {
+  const { trunk, tree } = laid;
+  if (!trunk) return [];
+  return tree.stems
+    .filter(
+      (stem) =>
+        stem.parent.kind === 'stem' && stem.parent.stemId === trunk.id && stem.length.value >= shortestCm,
+    )
+    .sort((a, b) => joinHeightCm(laid, a) - joinHeightCm(laid, b) || (a.id < b.id ? -1 : 1));
+}
+
+/** Two limbs of one trunk: height between their joins (cm) and turn between their bearings (deg). */
+export interface LimbPair {
+  lower: Stem;
+  upper: Stem;
+  heightCm: number;
+  turnDeg: number;
+}
+
+/** Every pair of limbs of the trunk, lower first. */
+export function limbPairs(laid: LaidTree, shortestCm: number): LimbPair[] {
+  const limbs = limbsOf(laid, shortestCm);
+  return limbs.flatMap((lower, i) =>
+    limbs.slice(i + 1).map((upper) => ({
+      lower,
+      upper,
+      heightCm: joinHeightCm(laid, upper) - joinHeightCm(laid, lower),
+      turnDeg: bearingDifference(upper.runBearing.value, lower.runBearing.value),
+    })),
+  );
+}
+
+/** Whether a stem rises from the trunk itself, or carries a limb's own laterals. */
+export function isOnTrunk(laid: LaidTree, stem: Stem): boolean {
+  return stem.parent.kind === 'stem' && stem.parent.stemId === laid.trunk?.id;
+}
+
+/** Uncertainty of the ratio of two readings, from the relative uncertainties of each (first order). */
+export function ratioSure(ratio: number, a: Stem, laid: LaidTree): number {
+  const parent = a.parent.kind === 'stem' ? stemOf(laid.tree, a.parent.stemId) : undefined;
+  const relative = (stem: Stem): number => stem.diameter.sure / Math.max(stem.diameter.value, 1e-6);
+  return ratio * Math.hypot(relative(a), parent ? relative(parent) : 0);
+}

@@ -1,0 +1,23 @@
+import { limbsOf } from './measures';
+import type { FindingRule } from './finding';
+
+/** A limb thinner than a pencil: weak for a scaffold now, not a reason to go if it fills the place. */
+export const tooThin: FindingRule = {
+  id: 'too-thin',
+  title: 'Too thin',
+  look({ laid, limits }) {
+    const limit = limits('thin.diameterMm');
+    return limbsOf(laid, limits('scaffold.shortestCm').value)
+      .filter((stem) => stem.diameter.value < limit.value)
+      .map((stem) => ({
+        rule: 'too-thin',
+        stemId: stem.id,
+        gravity: 'slight',
+        measured: { value: stem.diameter.value, unit: 'mm', sure: stem.diameter.sure },
+        limit,
+      }));
+  },
+  explain({ measured, limit }, say) {
+    return `It is ${say.diameter(measured?.value ?? 0)} thick, under ${say.diameter(limit?.value ?? 0)}: weak for a scaffold, and to be built up if it is the one for its place.`;
+  },
+};

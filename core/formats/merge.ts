@@ -1,0 +1,53 @@
+import { inWritingOrder } from '../history/in-force';
+import type { Book } from '../history/events';
+
+/** What keeping an imported yard would do. */
+export type ImportEffect =
+  | { kind: 'adds'; yardName: string; trees: number; events: number }
+  | { kind: 'merges'; yardName: string; newEvents: number; sameEvents: number; newTrees: number }
+  | { kind: 'clashes'; eventIds: readonly string[] };
+
+/** Says whether an import adds a yard or merges into one already kept. Merging is by event id. */
+export function importEffect(imported: Book, kept: Book | undefined): ImportEffect {
+  const trees = imported.yard.sites.reduce((sum, site) => sum + site.trees.length, 0);
+  if (!kept) return { kind: 'adds', yardName: imported.yard.name, trees, events: imported.events.length };
+  const known = new Map(kept.events.map((event) => [event.id, event]));
+  const clashing = imported.events.filter((event) => {
+    const mine = known.get(event.id);
+    return mine !== undefined && canonical(mine) !== canonical(event);
+  });
+  if (clashing.length > 0) return { kind: 'clashes', eventIds: clashing.map(({ id }) => id) };
+  const fresh = imported.events.filter(({ id }) => !known.has(id));
+  const keptTrees = new Set(kept.yard.sites.flatMap((site) => site.trees.map(({ id }) => id)));
+  return {
+    kind: 'merges',
+    yardName: kept.yard.name,
+    newEvents: fresh.length,
+    sameEvents: imported.events.length - fresh.length,
+    newTrees: imported.yard.sites.flatMap((site) => site.trees).filter(({ id }) => !keptTrees.has(id)).length,
+  };
+}
+
+/** Two books of one yard as one: every event of both, every site and tree of both, those already kept first. */
+export function mergeBooks(kept: Book, imported: Book): Book {
+  const known = new Set(kept.events.map(({ id }) => id));
+  const sites = kept.yard.sites.map((site) => {
+    const theirs = imported.yard.sites.find(({ id }) => id === site.id);
+    const mine = new Set(site.trees.map(({ id }) => id));
+    return { ...site, trees: [...site.trees, ...(theirs?.trees ?? []).filter(({ id }) => !mine.has(id))] };
+  });
+  const newSites = imported.yard.sites.filter(({ id }) => !sites.some((site) => site.id === id));
+  return {
+    yard: { ...kept.yard, sites: [...sites, ...newSites] },
+    events: inWritingOrder([...kept.events, ...imported.events.filter(({ id }) => !known.has(id))]),
+  };
+}
+
+/** The same text for the same content, whatever order its fields were written in. */
+function canonical(value: unknown): string {
+  return JSON.stringify(value, (_, v: unknown) =>
+    typeof v === 'object' && v !== null && !Array.isArray(v)
+      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : v,
+  );
+}

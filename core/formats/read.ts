@@ -1,0 +1,112 @@
+import { ValidationError } from 'yup';
+import { linkTroubles, type Trouble } from './links';
+import { repairs, type Repair } from './repairs';
+import { yardFileSchema } from './schema';
+import { FILE_FORMAT, FILE_VERSION, LARGEST_FILE, type YardFile } from './yard-file';
+
+/** What came of reading a file: the yard, a repair to ask about first, or why it was refused. */
+export type ReadFile =
+  | { kind: 'good'; file: YardFile }
+  | { kind: 'repairable'; file: YardFile; repairs: readonly Repair[] }
+  | { kind: 'refused'; troubles: readonly Trouble[] };
+
+/** Steps from an older version to the next, by the version they start from. Version 1 is the first. */
+const MIGRATIONS: Readonly<Record<number, (old: unknown) => unknown>> = {};
+
+const TROUBLES_SHOWN = 5;
+
+/**
+ * Reads the text of a yard file. Nothing is thrown: a file that is not good is refused with where and why, and one
+ * that small, listed repairs would make good is given with them, to be asked about before anything is kept.
+ */
+export function readYardFile(text: string): ReadFile {
+  if (text.length > LARGEST_FILE) {
+    return refused(
+      'file',
+      `is ${text.length} characters long; at most ${LARGEST_FILE} are taken. Export fewer trees.`,
+    );
+  }
+  let found: unknown;
+  try {
+    found = JSON.parse(text);
+  } catch (error) {
+    return refused(
+      'file',
+      `is not complete JSON (${placeOf(error, text)}). Export it again, or copy it whole.`,
+    );
+  }
+  const header = headerTrouble(found);
+  if (header) return { kind: 'refused', troubles: [header] };
+  const migrated = migrate(found as { version: number });
+  const straight = check(migrated);
+  if (Array.isArray(straight) && straight.length > 0) {
+    const mended = repairs(migrated);
+    const again = mended.repairs.length > 0 ? check(mended.file) : straight;
+    if (Array.isArray(again)) return { kind: 'refused', troubles: straight.slice(0, TROUBLES_SHOWN) };
+    return { kind: 'repairable', file: again, repairs: mended.repairs };
+  }
+  return { kind: 'good', file: straight as YardFile };
+}
+
+function refused(path: string, message: string): ReadFile {
+  return { kind: 'refused', troubles: [{ path, message }] };
+}
+
+function headerTrouble(found: unknown): Trouble | undefined {
+  if (typeof found !== 'object' || found === null || Array.isArray(found)) {
+    return {
+      path: 'file',
+      message: 'is not a yard file: an object with "format" and "version" is expected.',
+    };
+  }
+  const { format, version } = found as { format?: unknown; version?: unknown };
+  if (format !== FILE_FORMAT) {
+    return { path: 'format', message: `must be "${FILE_FORMAT}"; this is some other kind of file.` };
+  }
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) {
+    return { path: 'version', message: `must be a whole number from 1 to ${FILE_VERSION}.` };
+  }
+  if (version > FILE_VERSION) {
+    const message = `is ${version}, written by a newer Eager Bough; this one reads up to ${FILE_VERSION}. Update it, then import again.`;
+    return { path: 'version', message };
+  }
+  return undefined;
+}
+
+function migrate(found: { version: number }): unknown {
+  let file: unknown = found;
+  for (let version = found.version; version < FILE_VERSION; version++) file = MIGRATIONS[version]?.(file);
+  return file;
+}
+
+/** The file if it is good, or its troubles. */
+function check(found: unknown): YardFile | Trouble[] {
+  try {
+    const file = yardFileSchema.validateSync(found, {
+      abortEarly: false,
+      strict: true,
+    }) as unknown as YardFile;
+    const troubles = linkTroubles(file);
+    return troubles.length > 0 ? troubles : file;
+  } catch (error) {
+    if (!(error instanceof ValidationError)) throw error;
+    const inner = error.inner.length > 0 ? error.inner : [error];
+    return inner.map(({ path, message }) => ({ path: path || 'file', message: plain(message, path) }));
+  }
+}
+
+/** Yup opens some messages with the path, which is shown beside them already. */
+function plain(message: string, path: string | undefined): string {
+  const bare =
+    path && message.startsWith(path) ? message.slice(path.length).trim() : message.replace(/^this /, '');
+  const words = bare
+    .replace(/ but the final value was: [\s\S]*$/, '')
+    .replace(/^must be a `(\w+)` type,?$/, 'must be a $1');
+  return words.length > 300 ? `${words.slice(0, 300)}…` : words;
+}
+
+function placeOf(error: unknown, text: string): string {
+  const at = /position (\d+)/.exec(String(error));
+  const position = at ? Number(at[1]) : text.length;
+  return `it breaks off at line ${text.slice(0, position).split('\n').length}`;
+}

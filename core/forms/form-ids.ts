@@ -1,0 +1,23 @@
+export const FORM_IDS = [
+  'open-vase',
+  'central-leader',
+  'modified-leader',
+  'bent-down-axis',
+  'horizontal-espalier',
+  'fan',
+  'slim-column',
+  'multi-stem-bush',
+] as const;
+
+export type FormId = (typeof FORM_IDS)[number];
+
+export const FORM_NAMES: Readonly<Record<FormId, string>> = {
+  'open-vase': 'open vase',
+  'central-leader': 'central leader',
+  'modified-leader': 'modified leader',
+  'bent-down-axis': 'bent-down axis',
+  'horizontal-espalier': 'horizontal espalier',
+  fan: 'fan',
+  'slim-column': 'slim column',
+  'multi-stem-bush': 'multi-stem bush',
+};

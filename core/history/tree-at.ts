@@ -1,0 +1,133 @@
+import { kindFacts } from '../kinds/kinds';
+import { afterActs } from '../plan/after';
+import type { RuleOverrides } from '../rules/defaults';
+import type { Site } from '../sites/site';
+import { completeStem } from '../tree/estimate';
+import { withDescendants, type Stem, type StemId, type StemReadings, type Tree } from '../tree/stem';
+import type { FormId } from '../forms/form-ids';
+import { eventsInForce } from './in-force';
+import type { Book, PlainEvent, Ruling, TreeRecord } from './events';
+
+/** A tree as its book has it on a date, with what the grower has decided about it. */
+export interface TreeState {
+  record: TreeRecord;
+  site: Site;
+  tree: Tree;
+  form: FormId;
+  rules: RuleOverrides;
+  rulings: Readonly<Record<StemId, Ruling>>;
+  /** ISO date of the last visit with readings; undefined if never measured. */
+  visitedOn: string | undefined;
+}
+
+/** A book with its withdrawals and amendments worked in, for asking about many trees. */
+export interface ReadBook {
+  sites: readonly Site[];
+  trees: readonly { record: TreeRecord; siteId: string }[];
+  eventsOf: ReadonlyMap<string, readonly PlainEvent[]>;
+}
+
+/** Works a book's withdrawals and amendments in, up to and including a date. */
+export function readBook(book: Book, onDate = '9999-12-31'): ReadBook {
+  const held = eventsInForce(book.events).filter((event) => event.happenedOn <= onDate);
+  const sites = new Map<string, Site>();
+  const trees: { record: TreeRecord; siteId: string }[] = [];
+  for (const { trees: standing, ...site } of book.yard.sites) {
+    sites.set(site.id, site);
+    for (const record of standing) trees.push({ record, siteId: site.id });
+  }
+  const eventsOf = new Map<string, PlainEvent[]>();
+  for (const event of held) {
+    if (event.kind === 'site-changed') {
+      const site = sites.get(event.siteId);
+      if (site) sites.set(site.id, { ...site, ...event.change });
+      continue;
+    }
+    if (event.kind === 'tree-added') trees.push({ record: event.tree, siteId: event.siteId });
+    const list = eventsOf.get(event.treeId);
+    if (list) list.push(event);
+    else eventsOf.set(event.treeId, [event]);
+  }
+  return { sites: [...sites.values()], trees, eventsOf };
+}
+
+/** The state of one tree, or undefined when the book has no such tree or its site is missing. */
+export function treeState(read: ReadBook, treeId: string): TreeState | undefined {
+  const known = read.trees.find(({ record }) => record.id === treeId);
+  const ground = known && read.sites.find(({ id }) => id === known.siteId);
+  if (!known || !ground) return undefined;
+  const { record } = known;
+  const site = { ...ground, clearance: [...ground.clearance, ...(record.clearance ?? [])] };
+
+  let form = record.form;
+  let rules: RuleOverrides = {};
+  let visitedOn: string | undefined;
+  let stems = new Map<StemId, StemReadings>();
+  const rulings: Record<StemId, Ruling> = {};
+  for (const event of read.eventsOf.get(treeId) ?? []) {
+    switch (event.kind) {
+      case 'visit':
+        visitedOn = event.happenedOn;
+        for (const [id, given] of Object.entries(event.stems)) stems.set(id, reRead(stems.get(id), given));
+        break;
+      case 'stem-entered-wrong':
+      case 'lost':
+        stems = without(stems, record, event.stemId);
+        break;
+      case 'acts-done':
+        stems = readingsOf(afterActs(treeFrom(record, stems), event.acts), stems);
+        break;
+      case 'overruled':
+        rulings[event.stemId] = event.ruling;
+        break;
+      case 'form-chosen':
+        form = event.form;
+        break;
+      case 'rules-set':
+        rules = { ...rules, ...event.rules };
+        break;
+    }
+  }
+  return { record, site, tree: treeFrom(record, stems), form, rules, rulings, visitedOn };
+}
+
+/** Later readings over earlier ones. A new thickness makes the cut end's old one out of date. */
+function reRead(before: StemReadings | undefined, given: StemReadings): StemReadings {
+  const { endDiameter, ...lasting } = before ?? {};
+  return { ...lasting, ...(given.diameter || !endDiameter ? {} : { endDiameter }), ...given };
+}
+
+function treeFrom(record: TreeRecord, stems: ReadonlyMap<StemId, StemReadings>): Tree {
+  const kind = kindFacts(record.kind);
+  return {
+    id: record.id,
+    kind: record.kind,
+    unionCm: record.unionCm,
+    ownRooted: record.ownRooted,
+    stems: [...stems].map(([id, given], order) => completeStem(id, given, kind, order)),
+  };
+}
+
+function without(
+  stems: Map<StemId, StemReadings>,
+  record: TreeRecord,
+  id: StemId,
+): Map<StemId, StemReadings> {
+  const gone = withDescendants(treeFrom(record, stems), id);
+  return new Map([...stems].filter(([stemId]) => !gone.has(stemId)));
+}
+
+/** What was done becomes part of the readings: lengths, angles and ends as the acts left them. */
+function readingsOf(tree: Tree, before: ReadonlyMap<StemId, StemReadings>): Map<StemId, StemReadings> {
+  return new Map(tree.stems.map((stem) => [stem.id, { ...before.get(stem.id), ...changed(stem) }]));
+}
+
+function changed(stem: Stem): StemReadings {
+  const { tag, parent, origin, length, diameter, headed, endDiameter, set, tipAngle, growthCm } = stem;
+  const bent = set.how !== 'estimated';
+  return {
+    ...{ tag, parent, origin, length, diameter, headed, growthCm },
+    ...(endDiameter && { endDiameter }),
+    ...(bent && { set, tipAngle }),
+  };
+}

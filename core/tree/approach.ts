@@ -1,0 +1,76 @@
+import { segmentApproach } from '../geometry/segments';
+import type { Vec3 } from '../geometry/vector';
+import type { Course } from './course';
+import { diameterAt } from './taper';
+
+/** Where two stems come nearest, bark to bark. Distances cm; a negative gap is wood inside wood. */
+export interface Approach {
+  gapCm: number;
+  /** Distance along each stem at the place. */
+  alongACm: number;
+  alongBCm: number;
+}
+
+export interface ApproachQuestion {
+  /** Length from each join that is left out, cm: stems of one trunk always meet there. */
+  skipCm: number;
+  /** Axes further apart than this are not looked at, cm. Infinity looks at all. */
+  withinCm: number;
+  /** Gain in diameter of each stem at its datum by the time asked about, mm; further out in proportion. */
+  thickenedMm: number;
+}
+
+/**
+ * The nearest approach of two stems, bark to bark, at the thickness asked about.
+ * Undefined when no part of them beyond the joins is within the distance looked at.
+ */
+export function closestApproach(a: Course, b: Course, question: ApproachQuestion): Approach | undefined {
+  const { skipCm, withinCm, thickenedMm } = question;
+  const stepA = a.lengthCm / (a.points.length - 1);
+  const stepB = b.lengthCm / (b.points.length - 1);
+  const firstA = Math.ceil(skipCm / stepA);
+  const firstB = Math.ceil(skipCm / stepB);
+  const reach = withinCm + stepA + stepB;
+  if (boxesApart(a, b, withinCm)) return undefined;
+  const fatA = 1 + thickenedMm / a.taper.datumMm;
+  const fatB = 1 + thickenedMm / b.taper.datumMm;
+
+  let best: Approach | undefined;
+  for (let i = firstA; i < a.points.length - 1; i++) {
+    const p1 = a.points[i] as Vec3;
+    const q1 = a.points[i + 1] as Vec3;
+    for (let j = firstB; j < b.points.length - 1; j++) {
+      const p2 = b.points[j] as Vec3;
+      if (Math.abs(p1[2] - p2[2]) > reach) continue;
+      if (Math.abs(p1[0] - p2[0]) > reach || Math.abs(p1[1] - p2[1]) > reach) continue;
+      const { distanceCm, s, t } = segmentApproach(p1, q1, p2, b.points[j + 1] as Vec3);
+      if (distanceCm > withinCm) continue;
+      const alongACm = (i + s) * stepA;
+      const alongBCm = (j + t) * stepB;
+      const bark = (diameterAt(a.taper, alongACm) * fatA + diameterAt(b.taper, alongBCm) * fatB) / 20;
+      const gapCm = distanceCm - bark;
+      if (!best || gapCm < best.gapCm) best = { gapCm, alongACm, alongBCm };
+    }
+  }
+  return best;
+}
+
+const boxes = new WeakMap<Course, readonly [Vec3, Vec3]>();
+
+function boxOf(course: Course): readonly [Vec3, Vec3] {
+  const known = boxes.get(course);
+  if (known) return known;
+  const along = (axis: 0 | 1 | 2): number[] => course.points.map((p) => p[axis]);
+  const box = [
+    [Math.min(...along(0)), Math.min(...along(1)), Math.min(...along(2))],
+    [Math.max(...along(0)), Math.max(...along(1)), Math.max(...along(2))],
+  ] as const;
+  boxes.set(course, box);
+  return box;
+}
+
+function boxesApart(a: Course, b: Course, byCm: number): boolean {
+  const [lowA, highA] = boxOf(a);
+  const [lowB, highB] = boxOf(b);
+  return ([0, 1, 2] as const).some((i) => lowA[i] - highB[i] > byCm || lowB[i] - highA[i] > byCm);
+}

@@ -1,0 +1,53 @@
+import { reading, type Reading } from '../readings/reading';
+import type { KindFacts } from '../kinds/kinds';
+import type { Stem, StemId, StemReadings } from './stem';
+
+/**
+ * Length of a young limb for each mm of its diameter, cm per mm. A pencil-thick shoot (7 mm) is some 50 cm long,
+ * a thumb-thick limb (20 mm) some 150 cm. Working value, one standard deviation about a quarter.
+ */
+export const LENGTH_PER_DIAMETER_CM_PER_MM = 7.5;
+
+/** Mean turn between one bud-borne limb and the next up a stem, deg (phyllotaxis of 2/5, the commonest). */
+const SPIRAL_STEP_DEG = 144;
+
+/**
+ * Fills the readings a grower has not given, each marked estimated, so that every stem can be drawn and weighed.
+ * @param order the stem's place among its fellows, used only to spread unread bearings round the spiral
+ */
+export function completeStem(id: StemId, given: StemReadings, kind: KindFacts, order: number): Stem {
+  const onGround = given.parent?.kind === 'ground';
+  const departure = given.angle ?? guess('angle', onGround ? 0 : kind.limbAngleDeg);
+  const length = given.length ?? guess('length', lengthFromDiameter(given.diameter?.value));
+  const set = given.set ?? { ...departure, how: 'estimated' as const };
+  const bearing = given.bearing ?? guess('bearing', (order * SPIRAL_STEP_DEG) % 360);
+  const stem: Stem = {
+    id,
+    tag: given.tag ?? id,
+    parent: given.parent ?? { kind: 'ground', eastCm: 0, northCm: 0 },
+    origin: given.origin ?? guess('length', onGround ? 0 : 60),
+    bearing,
+    departure,
+    runBearing: given.runBearing ?? { ...bearing, how: 'estimated' },
+    set,
+    tipAngle: given.tipAngle ?? { ...set, how: 'estimated' as const },
+    length,
+    diameter: given.diameter ?? guess('diameter', length.value / LENGTH_PER_DIAMETER_CM_PER_MM),
+    growthCm: given.growthCm ?? {},
+    condition: given.condition ?? 'sound',
+    barkTrapped: given.barkTrapped ?? false,
+    headed: given.headed ?? false,
+  };
+  if (given.endDiameter !== undefined) stem.endDiameter = given.endDiameter;
+  if (given.continues !== undefined) stem.continues = given.continues;
+  if (given.variety !== undefined) stem.variety = given.variety;
+  return stem;
+}
+
+function lengthFromDiameter(diameterMm: number | undefined): number {
+  return diameterMm === undefined ? 50 : diameterMm * LENGTH_PER_DIAMETER_CM_PER_MM;
+}
+
+function guess(dimension: 'length' | 'diameter' | 'angle' | 'bearing', value: number): Reading {
+  return reading(dimension, value, 'estimated');
+}
