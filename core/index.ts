@@ -31,3 +31,6 @@ export * from './tree/approach';
 export * from './tree/course';
 export * from './tree/stem';
 export * from './tree/taper';
+export * from './drawing/projection';
+export * from './drawing/wood-age';
+export * from './readings/draft-visit';

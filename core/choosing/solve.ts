@@ -106,8 +106,8 @@ class Search {
 
   /** Good sets to measure branches against from the start: grown greedily from each option. */
   seed(): void {
-    for (let start = 0; start < this.order.length; start++) {
-      let set = [this.order[start] as number];
+    for (const start of this.order) {
+      let set = [start];
       let cost = this.cost(set);
       for (;;) {
         let better: number[] | undefined;

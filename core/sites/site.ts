@@ -43,3 +43,13 @@ export function seasonOf(site: Site, isoDate: string): number {
   const month = Number(isoDate.slice(5, 7));
   return site.latitudeDeg < 0 && month < 7 ? year - 1 : year;
 }
+
+/**
+ * The season that the newest wood is compared with when its age is told: through dormancy, last season's growth is
+ * already one-year wood. Dormancy is taken as November to March north, May to September south (working value).
+ */
+export function woodSeason(site: Site, isoDate: string): number {
+  const month = Number(isoDate.slice(5, 7));
+  const beforeNewYear = site.latitudeDeg < 0 ? month === 5 || month === 6 : month >= 11;
+  return seasonOf(site, isoDate) + (beforeNewYear ? 1 : 0);
+}

@@ -1,0 +1,161 @@
+import { computed, inject } from '@angular/core';
+import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
+import {
+  layOut,
+  readBook,
+  readDraft,
+  RULE_SET,
+  sceneOf,
+  treeState,
+  woodSeason,
+  wrapBearing,
+  type DraftField,
+  type EventBody,
+  type FormId,
+  type Ruling,
+  type StemId,
+  type TreeState,
+} from '../../../../core';
+import { BookStore } from '../book/book-store';
+import { draftsOf } from '../book/book-db';
+import type { TreePicture } from '../drawing/tree-picture';
+import { JudgingStore } from '../judging/judging-store';
+
+/** The tree shown as it is, or as the planned work leaves it. */
+export type Moment = 'stands' | 'after';
+
+interface BenchState {
+  treeId: string;
+  /** Bearing from the tree to the one who looks, deg. */
+  standingDeg: number;
+  inHand: StemId | undefined;
+  moment: Moment;
+  /** The cell of the readings that is being filled, which pointing on the drawings may fill. */
+  filling: { row: StemId; field: DraftField } | undefined;
+}
+
+const INITIAL: BenchState = {
+  treeId: '',
+  standingDeg: 180,
+  inHand: undefined,
+  moment: 'stands',
+  filling: undefined,
+};
+
+/** One tree on the bench: where one stands, what is in hand, and what is half typed. */
+export const BenchStore = signalStore(
+  withState(INITIAL),
+  withComputed((store, book = inject(BookStore), judging = inject(JudgingStore)) => {
+    const state = computed(() => book.states().get(store.treeId()));
+    const rows = computed(() => draftsOf(book.cells())[store.treeId()] ?? {});
+    const draft = computed(() => {
+      const now = state();
+      return now && Object.keys(rows()).length > 0 ? readDraft(now.tree, rows(), book.units()) : undefined;
+    });
+    /** The tree with what is half typed laid over it, so that the drawing answers at once. */
+    const drafted = computed<TreeState | undefined>(() => {
+      const now = state();
+      const stems = draft()?.stems;
+      if (!now || !stems || Object.keys(stems).length === 0) return now;
+      const visit = { kind: 'visit' as const, treeId: now.record.id, stems };
+      const asIf = {
+        id: '~draft',
+        device: '~',
+        sequence: 0,
+        happenedOn: '9999-12-31',
+        recordedAt: '~',
+        ruleSet: RULE_SET,
+      };
+      const events = [...book.events(), { ...asIf, ...visit }];
+      return treeState(readBook({ yard: book.yard(), events }), now.record.id);
+    });
+    const judgement = computed(() => judging.trees()[store.treeId()]);
+    const judged = computed(() => {
+      const answer = judgement()?.judged;
+      return answer?.kind === 'judged' ? answer : undefined;
+    });
+    const picture = computed<TreePicture | undefined>(() => {
+      const shown = drafted();
+      if (!shown) return undefined;
+      const season = woodSeason(shown.site, book.today());
+      const answer = judged();
+      const isAfter = store.moment() === 'after' && answer !== undefined;
+      return {
+        laid: layOut(isAfter ? answer.plan.after : shown.tree),
+        season,
+        verdicts: answer?.verdicts ?? {},
+        acts: answer && !isAfter ? answer.plan.acts : [],
+      };
+    });
+    /** Heights of the wires of this tree's wall, cm. */
+    const wires = computed(() => {
+      const now = state();
+      if (!now) return [];
+      const { limits } = sceneOf(now);
+      const count = limits('wire.count').value;
+      return Array.from(
+        { length: count },
+        (_, i) => limits('wire.firstCm').value + i * limits('wire.gapCm').value,
+      );
+    });
+    return { state, rows, draft, drafted, judgement, judged, picture, wires };
+  }),
+  withMethods((store, book = inject(BookStore), judging = inject(JudgingStore)) => {
+    const write = (body: EventBody): Promise<boolean> => book.record(body);
+    return {
+      lay(treeId: string): void {
+        patchState(store, { ...INITIAL, treeId });
+        judging.wantFirst(treeId);
+      },
+      stand(deg: number): void {
+        patchState(store, { standingDeg: wrapBearing(deg) });
+      },
+      take(inHand: StemId | undefined): void {
+        patchState(store, { inHand });
+      },
+      show(moment: Moment): void {
+        patchState(store, { moment });
+      },
+      fill(filling: BenchState['filling']): void {
+        patchState(store, { filling });
+      },
+      /** Turns so that a limb is seen side-on, its tip to the right. */
+      seeSideOn(bearingDeg: number): void {
+        patchState(store, { standingDeg: wrapBearing(bearingDeg + 90) });
+      },
+      type: (row: StemId, field: DraftField, text: string): Promise<void> =>
+        book.type(store.treeId(), row, field, text),
+      /** Keeps what is half typed as a visit. Refused while a cell cannot be read. */
+      async keepReadings(): Promise<boolean> {
+        const draft = store.draft();
+        const treeId = store.treeId();
+        if (!draft || draft.troubles.length > 0) return false;
+        const spent = book.cells().filter((cell) => cell.treeId === treeId);
+        if (Object.keys(draft.stems).length === 0) {
+          await book.dropDraft(treeId);
+          return true;
+        }
+        return book.record({ kind: 'visit', treeId, stems: draft.stems }, book.today(), spent);
+      },
+      overrule: (stemId: StemId, ruling: Ruling): Promise<boolean> =>
+        write({ kind: 'overruled', treeId: store.treeId(), stemId, ruling }),
+      chooseForm: (form: FormId): Promise<boolean> =>
+        write({ kind: 'form-chosen', treeId: store.treeId(), form }),
+      async enteredWrong(stemId: StemId): Promise<void> {
+        await book.dropDraft(store.treeId(), stemId);
+        const isRecorded = store.state()?.tree.stems.some(({ id }) => id === stemId) ?? false;
+        if (isRecorded) await write({ kind: 'stem-entered-wrong', treeId: store.treeId(), stemId });
+      },
+      /** Writes the planned acts down as done today, with the reasons of today. */
+      async workDone(): Promise<void> {
+        const acts = store.judged()?.plan.acts ?? [];
+        const done = acts.filter(({ kind }) => kind !== 'make-limb');
+        if (await write({ kind: 'acts-done', treeId: store.treeId(), acts: done })) {
+          patchState(store, { moment: 'stands' });
+        }
+      },
+    };
+  }),
+);
+
+export type BenchStoreType = InstanceType<typeof BenchStore>;

@@ -1,0 +1,98 @@
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  effect,
+  ElementRef,
+  inject,
+  viewChild,
+} from '@angular/core';
+import { compassWord } from '../../../../core';
+import { PlanDrawing } from '../drawing/plan-drawing';
+import { BenchStore } from './bench-store';
+
+const SIDE = 280;
+
+/** The tree from above. Pointing gives a bearing to the reading being filled; on the rim it is where one stands. */
+@Component({
+  selector: 'eb-plan-from-above',
+  template: `
+    <div
+      #host
+      class="plan-host"
+      [class.pointing]="bench.filling()?.field === 'bearing'"
+      (pointerdown)="point($event, true)"
+      (pointermove)="point($event, false)"
+      (pointerup)="walking = false"
+      (pointercancel)="walking = false"
+    ></div>
+    <label class="stand">
+      <span class="visually-hidden">Bearing you stand on, in degrees</span>
+      <input
+        type="range"
+        min="0"
+        max="359"
+        step="1"
+        #range
+        [value]="bench.standingDeg()"
+        [attr.aria-valuetext]="word()"
+        (input)="bench.stand(range.valueAsNumber)"
+      />
+    </label>
+    <p class="stand-words">{{ hint() }}</p>
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PlanFromAbove {
+  readonly bench = inject(BenchStore);
+  private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
+  private drawing: PlanDrawing | undefined;
+  walking = false;
+
+  constructor() {
+    afterNextRender(() => {
+      this.drawing = new PlanDrawing(this.host().nativeElement, (id) => this.bench.take(id));
+      this.draw();
+    });
+    effect(() => this.draw());
+    effect(() => this.drawing?.turn(this.bench.standingDeg()));
+    effect(() => this.drawing?.select(this.bench.inHand()));
+  }
+
+  readonly word = (): string =>
+    `${Math.round(this.bench.standingDeg())}°, ${compassWord(this.bench.standingDeg())}`;
+
+  hint(): string {
+    return this.bench.filling()?.field === 'bearing'
+      ? 'Point where the limb heads.'
+      : `You stand to the ${compassWord(this.bench.standingDeg())}.`;
+  }
+
+  point(event: PointerEvent, isDown: boolean): void {
+    const { drawing } = this;
+    if (!drawing) return;
+    const box = this.host().nativeElement.getBoundingClientRect();
+    const x = ((event.clientX - box.left) / box.width) * SIDE;
+    const y = ((event.clientY - box.top) / box.height) * SIDE;
+    const bearing = drawing.bearingAt(x, y);
+    const filling = this.bench.filling();
+    if (isDown && filling?.field === 'bearing') {
+      event.preventDefault();
+      void this.bench.type(filling.row, 'bearing', String(bearing));
+      return;
+    }
+    if (isDown) this.walking = Math.hypot(x - SIDE / 2, y - SIDE / 2) > SIDE / 2 - 40;
+    if (!this.walking) return;
+    if (isDown) this.host().nativeElement.setPointerCapture(event.pointerId);
+    this.bench.stand(bearing);
+  }
+
+  private draw(): void {
+    const [picture, state] = [this.bench.picture(), this.bench.state()];
+    if (!picture || !state) return;
+    const isFlat = state.form === 'horizontal-espalier' || state.form === 'fan';
+    this.drawing?.show(picture, SIDE, isFlat ? state.site.wallBearingDeg : undefined);
+    this.drawing?.turn(this.bench.standingDeg());
+    this.drawing?.select(this.bench.inHand());
+  }
+}

@@ -1,0 +1,18 @@
+import type { Act, LaidTree, StemId, Verdict } from '../../../../core';
+
+/** What is drawn of a tree: its courses, and what is to be done to them. */
+export interface TreePicture {
+  laid: LaidTree;
+  /** Season the wood's age is told against. */
+  season: number;
+  verdicts: Readonly<Record<StemId, Verdict>>;
+  /** Work to show on the limbs; none when the tree is shown as the work leaves it. */
+  acts: readonly Act[];
+}
+
+/** How a stem's decision is written on its tag, apart from its name. */
+export function tagMark(verdict: Verdict | undefined): 'keep' | 'out' | 'plain' {
+  if (!verdict) return 'plain';
+  if (verdict.decision === 'out' || verdict.decision === 'goes-with') return 'out';
+  return verdict.decision === 'scaffold' || verdict.decision === 'leader' ? 'keep' : 'plain';
+}

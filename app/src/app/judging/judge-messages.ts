@@ -1,0 +1,14 @@
+import type { Judgement, NotJudged, TreeState, Units } from '../../../../core';
+
+export interface JudgeRequest {
+  id: number;
+  treeId: string;
+  state: TreeState;
+  units: Units;
+}
+
+export interface JudgeAnswer {
+  id: number;
+  treeId: string;
+  result: { ok: true; judged: Judgement | NotJudged } | { ok: false; message: string };
+}

@@ -1,0 +1,128 @@
+import { computed, effect, inject, InjectionToken, untracked } from '@angular/core';
+import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
+import type { Judgement, NotJudged } from '../../../../core';
+import { BookStore } from '../book/book-store';
+import type { JudgeAnswer, JudgeRequest } from './judge-messages';
+
+/** What a judging worker must do; tests stand one in. */
+export interface JudgeWorker {
+  postMessage(request: JudgeRequest): void;
+  terminate(): void;
+  onmessage: ((event: MessageEvent<JudgeAnswer>) => void) | null;
+  onerror: ((event: ErrorEvent) => void) | null;
+}
+
+export const JUDGE_WORKER = new InjectionToken<() => JudgeWorker>('makes a judging worker', {
+  providedIn: 'root',
+  factory: () => () => new Worker(new URL('./judge.worker', import.meta.url), { type: 'module' }),
+});
+
+/** Where the judging of one tree stands. The last answer stays until a newer one is there. */
+export interface TreeJudging {
+  judged: Judgement | NotJudged | undefined;
+  /** Instant at which a request that is still open was made, ms; undefined when none is. */
+  since: number | undefined;
+  failure: string | undefined;
+}
+
+interface JudgingState {
+  trees: Readonly<Record<string, TreeJudging>>;
+  /** Tree whose answer is wanted first. */
+  foremost: string | undefined;
+}
+
+const NOTHING: TreeJudging = { judged: undefined, since: undefined, failure: undefined };
+
+/**
+ * Keeps every tree judged, one at a time in a worker. A tree is asked about again when its state or the units change;
+ * an answer to an older state is thrown away. Stopping ends the worker, since a busy one hears nothing.
+ */
+export const JudgingStore = signalStore(
+  { providedIn: 'root' },
+  withState<JudgingState>({ trees: {}, foremost: undefined }),
+  withComputed((store) => ({
+    busy: computed(() => Object.values(store.trees()).some(({ since }) => since !== undefined)),
+  })),
+  withMethods((store, book = inject(BookStore), makeWorker = inject(JUDGE_WORKER)) => {
+    let worker: JudgeWorker | undefined;
+    let running: { id: number; treeId: string; key: string } | undefined;
+    let lastId = 0;
+    const answered = new Map<string, string>();
+    const waiting = new Map<string, { key: string; request: Omit<JudgeRequest, 'id'> }>();
+
+    const set = (treeId: string, change: Partial<TreeJudging>): void =>
+      patchState(store, ({ trees }) => ({
+        trees: { ...trees, [treeId]: { ...(trees[treeId] ?? NOTHING), ...change } },
+      }));
+
+    function next(): void {
+      if (running || waiting.size === 0) return;
+      const foremost = store.foremost();
+      const treeId = foremost !== undefined && waiting.has(foremost) ? foremost : [...waiting.keys()][0];
+      const chosen = treeId === undefined ? undefined : waiting.get(treeId);
+      if (treeId === undefined || !chosen) return;
+      waiting.delete(treeId);
+      running = { id: ++lastId, treeId, key: chosen.key };
+      ready().postMessage({ id: running.id, ...chosen.request });
+    }
+
+    function ready(): JudgeWorker {
+      if (worker) return worker;
+      worker = makeWorker();
+      worker.onmessage = ({ data }) => receive(data);
+      worker.onerror = ({ message }) => stop(message || 'the judging stopped unexpectedly');
+      return worker;
+    }
+
+    function receive({ id, treeId, result }: JudgeAnswer): void {
+      if (running?.id !== id) return;
+      answered.set(treeId, running.key);
+      running = undefined;
+      const stillWaits = waiting.has(treeId);
+      if (result.ok) {
+        if (!stillWaits) set(treeId, { judged: result.judged, since: undefined, failure: undefined });
+      } else {
+        set(treeId, { since: undefined, failure: result.message });
+      }
+      next();
+    }
+
+    function stop(message: string): void {
+      worker?.terminate();
+      worker = undefined;
+      if (running) {
+        answered.set(running.treeId, running.key);
+        set(running.treeId, { since: undefined, failure: message });
+        running = undefined;
+      }
+      next();
+    }
+
+    return {
+      judgingOf: (treeId: string): TreeJudging => store.trees()[treeId] ?? NOTHING,
+
+      /** Asks for a tree's answer before all others. */
+      wantFirst(treeId: string): void {
+        patchState(store, { foremost: treeId });
+      },
+
+      /** Stops the tree that is being judged now. */
+      stop: () => stop('Stopped. Change a reading or choose the form again to judge it anew.'),
+
+      /** Asks about every tree whose state is not the one last asked about. */
+      askWhereChanged(): void {
+        const units = book.units();
+        for (const [treeId, state] of book.states()) {
+          const key = JSON.stringify([units, state]);
+          const asked =
+            waiting.get(treeId)?.key ?? (running?.treeId === treeId ? running.key : answered.get(treeId));
+          if (asked === key) continue;
+          waiting.set(treeId, { key, request: { treeId, state, units } });
+          untracked(() => set(treeId, { since: Date.now() }));
+        }
+        untracked(next);
+      },
+    };
+  }),
+  withHooks({ onInit: (store) => void effect(() => store.askWhereChanged()) }),
+);

@@ -1,0 +1,35 @@
+import type { TreeJudging } from '../judging/judging-store';
+
+/** The next thing to do at a tree, in a few words. */
+export interface NextThing {
+  words: string;
+  kind: 'work' | 'measure' | 'none' | 'waiting';
+  /** How many acts are planned. */
+  acts: number;
+}
+
+export function nextThing(judging: TreeJudging | undefined): NextThing {
+  const judged = judging?.judged;
+  if (!judged) {
+    const words = judging?.failure ?? 'being judged…';
+    return { words, kind: 'waiting', acts: 0 };
+  }
+  if (judged.kind === 'not-judged') {
+    return judged.why === 'no-readings'
+      ? { words: 'measure it', kind: 'measure', acts: 0 }
+      : { words: 'not judged yet', kind: 'none', acts: 0 };
+  }
+  const { acts } = judged.plan;
+  const count = (kind: string): number => acts.filter((act) => act.kind === kind).length;
+  const words = (
+    [
+      [count('take-out'), 'take out'],
+      [count('shorten'), 'shorten'],
+      [count('bend'), 'bend'],
+      [count('make-limb'), 'notch for'],
+    ] as const
+  ).flatMap(([n, verb]) => (n > 0 ? [`${verb} ${n}`] : []));
+  return words.length > 0
+    ? { words: words.join(', '), kind: 'work', acts: acts.length }
+    : { words: 'nothing to cut', kind: 'none', acts: 0 };
+}

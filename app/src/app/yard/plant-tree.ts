@@ -1,0 +1,71 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { Router } from '@angular/router';
+import { KINDS, kindFacts } from '../../../../core';
+import { BOOK_WORLD, BookStore } from '../book/book-store';
+
+/** Space between a new tree and the last one of its row, cm. */
+const SPACING_CM = 300;
+
+/** A tree is added by what it is called and what it is; the rest follows from its kind and can be read later. */
+@Component({
+  selector: 'eb-plant-tree',
+  imports: [FormsModule],
+  template: `
+    <form class="plant" (ngSubmit)="plant()">
+      <label>Called <input name="called" required maxlength="60" [(ngModel)]="called" /></label>
+      <label>
+        Kind
+        <select name="kind" [(ngModel)]="kind">
+          @for (facts of kinds; track facts.id) {
+            <option [value]="facts.id">{{ facts.name }}</option>
+          }
+        </select>
+      </label>
+      <label>Variety <input name="variety" maxlength="60" [(ngModel)]="variety" /></label>
+      <label>Planted <input name="planted" type="date" required [(ngModel)]="planted" /></label>
+      <button type="submit" class="btn btn-ink" [disabled]="!isReady()">Plant it</button>
+    </form>
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class PlantTree {
+  readonly siteId = input.required<string>();
+  readonly done = output();
+  private readonly book = inject(BookStore);
+  private readonly world = inject(BOOK_WORLD);
+  private readonly router = inject(Router);
+
+  readonly kinds = KINDS;
+  readonly called = signal('');
+  readonly kind = signal('apple');
+  readonly variety = signal('');
+  readonly planted = signal(this.book.today());
+  readonly isReady = computed(() => this.called().trim() !== '' && /^\d{4}-\d\d-\d\d$/.test(this.planted()));
+
+  async plant(): Promise<void> {
+    const facts = kindFacts(this.kind());
+    const treeId = this.world.newId();
+    const last = Math.max(
+      -SPACING_CM,
+      ...[...this.book.states().values()]
+        .filter(({ site }) => site.id === this.siteId())
+        .map(({ record }) => record.place.eastCm),
+    );
+    const tree = {
+      id: treeId,
+      name: this.called().trim(),
+      kind: facts.id,
+      variety: this.variety().trim(),
+      unionCm: facts.ownRooted ? 0 : 10,
+      ownRooted: facts.ownRooted,
+      planted: this.planted(),
+      place: { eastCm: last + SPACING_CM, northCm: 0 },
+      form: facts.defaultForm,
+    };
+    if (await this.book.record({ kind: 'tree-added', treeId, siteId: this.siteId(), tree })) {
+      this.done.emit();
+      await this.router.navigate(['/tree', treeId]);
+    }
+  }
+}

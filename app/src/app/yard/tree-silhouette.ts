@@ -1,0 +1,58 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import {
+  elevationFrom,
+  layOut,
+  outline,
+  woodByAge,
+  type Course,
+  type Tree,
+  type Verdict,
+} from '../../../../core';
+import { woodColour } from '../drawing/wood-colours';
+
+/** A tree drawn small from its own readings, seen from the south, on its ground line. */
+@Component({
+  selector: 'eb-tree-silhouette',
+  template: `
+    <svg [attr.viewBox]="box()" [attr.width]="widthPx()" [attr.height]="heightPx()" aria-hidden="true">
+      @for (path of paths(); track $index) {
+        <path [attr.d]="path.d" [attr.fill]="path.fill" [class.goes]="path.goes" />
+      }
+    </svg>
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class TreeSilhouette {
+  readonly tree = input.required<Tree>();
+  readonly season = input.required<number>();
+  readonly verdicts = input<Readonly<Record<string, Verdict>>>({});
+  readonly standingDeg = input(180);
+  /** Height of the picture, and of the tree that fills it. */
+  readonly heightPx = input(180);
+  readonly fullCm = input(280);
+  readonly halfWidthCm = input(125);
+
+  readonly widthPx = computed(() => (this.heightPx() / this.fullCm()) * this.halfWidthCm() * 2);
+  readonly box = computed(
+    () => `${-this.halfWidthCm()} ${-this.fullCm()} ${this.halfWidthCm() * 2} ${this.fullCm()}`,
+  );
+
+  readonly paths = computed(() => {
+    const laid = layOut(this.tree());
+    const project = elevationFrom(this.standingDeg());
+    const hair = (1.2 * this.fullCm()) / this.heightPx();
+    const verdicts = this.verdicts();
+    return this.tree().stems.flatMap((stem) => {
+      const course = laid.courses.get(stem.id) as Course;
+      const decision = verdicts[stem.id]?.decision;
+      const goes = decision === 'out' || decision === 'goes-with';
+      return woodByAge(stem, this.season()).map(({ fromCm, toCm, ageSeasons }) => ({
+        d: `${outline(course, project, fromCm, toCm, hair)
+          .map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${(-y).toFixed(1)}`)
+          .join('')}Z`,
+        fill: woodColour(ageSeasons, 1),
+        goes,
+      }));
+    });
+  });
+}

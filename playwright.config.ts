@@ -1,0 +1,33 @@
+import { defineConfig } from '@playwright/test';
+
+const PORT = 4319;
+
+export default defineConfig({
+  testDir: 'e2e',
+  testMatch: '**/*.e2e.ts',
+  timeout: 60_000,
+  workers: 2,
+  reporter: [['list']],
+  forbidOnly: true,
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--no-first-run',
+      ],
+    },
+  },
+  webServer: {
+    command: 'node --import tsx server/main.ts',
+    env: { PORT: String(PORT) },
+    url: `http://127.0.0.1:${PORT}/`,
+    reuseExistingServer: false,
+  },
+});

@@ -1,0 +1,62 @@
+import compression from 'compression';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+
+/** Hashed files never change under their name; a year is as long as HTTP caches are asked to keep anything. */
+const A_YEAR_MS = 365 * 24 * 3600 * 1000;
+
+/**
+ * Serves the built application from a folder, with compression and a content security policy that allows no inline
+ * script. Component styles are inline, so inline styles are allowed (docs/decisions/0003).
+ * @throws when the folder holds no built application
+ */
+export function createApp(builtFolder: string): Express {
+  const page = join(builtFolder, 'index.html');
+  if (!existsSync(page))
+    throw new Error(`There is no built application in ${builtFolder}: run "npm run build".`);
+
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          fontSrc: ["'self'", 'data:'],
+          workerSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          baseUri: ["'self'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      // Loopback is served without TLS; a host that adds TLS adds this header itself.
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(compression());
+  app.use(
+    express.static(builtFolder, {
+      index: false,
+      setHeaders(response, file) {
+        const isHashed = /-[A-Z0-9]{8}\.\w+$/.test(file);
+        response.setHeader(
+          'Cache-Control',
+          isHashed ? `public, max-age=${A_YEAR_MS / 1000}, immutable` : 'no-cache',
+        );
+      },
+    }),
+  );
+  app.get(/^[^.]*$/, (_request, response) => {
+    response.setHeader('Cache-Control', 'no-cache');
+    response.sendFile(page);
+  });
+  return app;
+}
