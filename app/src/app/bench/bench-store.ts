@@ -18,6 +18,7 @@ import {
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { draftsOf } from '../book/book-db';
+import { extentOf } from '../drawing/frame';
 import type { TreePicture } from '../drawing/tree-picture';
 import { JudgingStore } from '../judging/judging-store';
 
@@ -82,6 +83,7 @@ export const BenchStore = signalStore(
       const isAfter = store.moment() === 'after' && answer !== undefined;
       return {
         laid: layOut(isAfter ? answer.plan.after : shown.tree),
+        room: extentOf(layOut(shown.tree)),
         season,
         verdicts: answer?.verdicts ?? {},
         acts: answer && !isAfter ? answer.plan.acts : [],

@@ -14,7 +14,7 @@ import {
   type Stem,
   type StemId,
 } from '../../../../core';
-import { extentOf, frameFor, type Frame } from './frame';
+import { frameFor, type Frame } from './frame';
 import { hangTags, TAG_HEIGHT } from './tags';
 import { tagMark, type TreePicture } from './tree-picture';
 import { woodColour } from './wood-colours';
@@ -84,7 +84,7 @@ export class ElevationDrawing {
     size: { width: number; height: number },
     unit: { cm: number; name: string; step: number },
   ): void {
-    this.reachCm = extentOf(picture.laid).radiusCm * 0.6;
+    this.reachCm = picture.room.radiusCm * 0.6;
     this.frame = frameFor(roomFor(picture), size.width, size.height, MARGINS);
     this.svg.attr('viewBox', `0 0 ${size.width} ${size.height}`);
     this.drawRule(lines, unit);
@@ -308,7 +308,7 @@ export class ElevationDrawing {
       if (!trunk) return [];
       const group = layer.append('g').attr('class', 'mark notch');
       group.append('path').attr('d', 'M-7 -3 Q0 -9 7 -3 M0 -2 l-3.4 7 h6.8 Z');
-      group.append('text').attr('x', 10).attr('dy', '0.32em').text('limb wanted');
+      group.append('text').attr('x', -11).attr('dy', '0.32em').text('limb wanted');
       return [
         { place: (project) => this.put(group.node() as SVGGElement, project([0, 0, act.heightCm]), 0) },
       ];
@@ -361,7 +361,7 @@ export class ElevationDrawing {
 }
 
 function roomFor(picture: TreePicture): { radiusCm: number; heightCm: number } {
-  const { radiusCm, heightCm } = extentOf(picture.laid);
+  const { radiusCm, heightCm } = picture.room;
   return { radiusCm: radiusCm * 1.06, heightCm: heightCm + 8 };
 }
 

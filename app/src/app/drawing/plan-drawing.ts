@@ -1,6 +1,6 @@
 import { create, select, type Selection } from 'd3';
 import { outline, planView, tipOf, woodByAge, type Course, type StemId } from '../../../../core';
-import { extentOf, type Frame } from './frame';
+import { type Frame } from './frame';
 import { tagMark, type TreePicture } from './tree-picture';
 import { woodColour } from './wood-colours';
 
@@ -29,7 +29,7 @@ export class PlanDrawing {
   }
 
   show(picture: TreePicture, side: number, wallBearingDeg?: number): void {
-    const { radiusCm } = extentOf(picture.laid);
+    const { radiusCm } = picture.room;
     const rim = side / 2 - RIM;
     this.frame = {
       scale: rim / (radiusCm * 1.17),

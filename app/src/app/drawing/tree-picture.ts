@@ -1,8 +1,11 @@
+import type { Extent } from './frame';
 import type { Act, LaidTree, StemId, Verdict } from '../../../../core';
 
 /** What is drawn of a tree: its courses, and what is to be done to them. */
 export interface TreePicture {
   laid: LaidTree;
+  /** Room to draw in: the same before and after the work, so that the two can be compared. */
+  room: Extent;
   /** Season the wood's age is told against. */
   season: number;
   verdicts: Readonly<Record<StemId, Verdict>>;

@@ -10,8 +10,8 @@ import { TreeSilhouette } from './tree-silhouette';
 import { YardFiles } from './yard-files';
 
 /** Pixels for each cm of tree, one scale for the whole yard; the least width lets a plate be read. */
-const PX_PER_CM = 0.66;
-const LEAST_WIDTH_PX = 136;
+const PX_PER_CM = 0.56;
+const LEAST_WIDTH_PX = 120;
 
 function scaleOf(states: readonly TreeState[]): { fullCm: number; heightPx: number } {
   const fullCm = Math.max(120, ...states.map(({ tree }) => extentOf(layOut(tree)).heightCm)) + 12;
