@@ -85,10 +85,10 @@ export function buildProblem(form: FormProblem, rulings: Readonly<Record<StemId,
   }));
   const optionsOf = new Map<StemId, number[]>(stems.map((id) => [id, []]));
   candidacies.forEach(({ stem }, o) => optionsOf.get(stem.id)?.push(o));
-  const pairs = form.pairs.flatMap(({ a, b, breaches, form: cost }) =>
-    (optionsOf.get(a) ?? []).flatMap((i) =>
-      (optionsOf.get(b) ?? []).map((j) => ({ a: i, b: j, breaches, form: cost })),
-    ),
+  const pairs = form.pairs.flatMap(({ a, b, placeOfA, breaches, form: cost }) =>
+    (optionsOf.get(a) ?? [])
+      .filter((i) => placeOfA === undefined || candidacies[i]?.place === placeOfA)
+      .flatMap((i) => (optionsOf.get(b) ?? []).map((j) => ({ a: i, b: j, breaches, form: cost }))),
   );
   const pinned = stems.flatMap((id, i) => (['keep', 'leader'].includes(rulings[id] ?? '') ? [i] : []));
   return { problem: { stems, options, pairs, circles, pinned }, candidacies, places: form.places };

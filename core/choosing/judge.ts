@@ -69,8 +69,7 @@ export function judge(state: TreeState, units: Units): Judgement | NotJudged {
   const built = buildProblem(formProblem, state.rulings);
   const { best, nodes, proven } = solve(built.problem, { keep: SETS_KEPT, nodeLimit: NODE_LIMIT });
   const read = (solution: Solution): ChosenSet => chosenSet(scene, built, solution);
-  const [chosen, ...others] = best.map(read) as [ChosenSet, ...ChosenSet[]];
-  const runnersUp = others.filter(({ cost }) => cost[0] <= chosen.cost[0] && cost[1] <= chosen.cost[1]);
+  const [chosen, ...runnersUp] = best.map(read) as [ChosenSet, ...ChosenSet[]];
   const say = sayIn(units, state.tree);
   const verdicts = verdictsOn({ scene: formScene, formProblem, chosen, state, say });
   const plan = planFrom({ scene: formScene, form, chosen, verdicts, say });

@@ -6,6 +6,8 @@ import type { StemId } from '../tree/stem';
 export interface LimbPairCost {
   a: StemId;
   b: StemId;
+  /** The cost is met only when `a` is taken in this place. */
+  placeOfA?: number;
   breaches: number;
   form: number;
 }

@@ -8,7 +8,7 @@ export interface Solution {
 }
 
 export interface Solved {
-  /** The best set and the next ones, each with other stems than those before it. */
+  /** The best set and the next ones, each with other stems than those before it, none breaking a rule it need not. */
   best: readonly Solution[];
   /** Sets looked at. */
   nodes: number;
@@ -232,7 +232,15 @@ class Search {
 
   private isHopeless(): boolean {
     const worst = this.kept.length < this.keep ? undefined : this.kept.at(-1);
-    return worst !== undefined && compareCosts(this.bound, worst.cost) > 0;
+    return this.breaksMore(this.bound) || (worst !== undefined && compareCosts(this.bound, worst.cost) > 0);
+  }
+
+  /** Whether a set leaves out more pins or breaks more rules than it must: then it is not worth telling of. */
+  private breaksMore(cost: ArrayLike<number>): boolean {
+    const best = this.kept[0]?.cost;
+    if (!best) return false;
+    const unpinned = (cost[0] as number) - best[0];
+    return unpinned > 0 || (unpinned === 0 && (cost[1] as number) > best[1]);
   }
 
   /** Least cost of a ring over every number of limbs it may end with, options from `next` on still open. */
@@ -278,6 +286,7 @@ class Search {
 
   /** Keeps a set if it is among the best with stems of its own. */
   private offer(set: readonly number[], cost: Cost): void {
+    if (this.breaksMore(cost)) return;
     const worst = this.kept.at(-1);
     const full = this.kept.length >= this.keep;
     if (full && worst && compareCosts(cost, worst.cost) > 0) return;
@@ -291,6 +300,7 @@ class Search {
     }
     this.kept.push(solution);
     this.kept.sort((a, b) => this.compare(a, b));
+    this.kept = this.kept.filter((kept) => !this.breaksMore(kept.cost));
     if (this.kept.length > this.keep) this.kept.pop();
   }
 

@@ -3,8 +3,14 @@ import { runAt, type LaidTree } from '../tree/course';
 import { diameterAt } from '../tree/taper';
 import { stemOf, type Stem } from '../tree/stem';
 
-/** Height of a stem's join above ground, cm. */
+/** Cm and deg below which a difference is arithmetic, not the tree's: a limb read at a limit is at it. */
+const ROUNDING = 1e-6;
+
+/** Height of a stem's join above ground, cm. On the trunk it is the height that was read, to the letter. */
 export function joinHeightCm(laid: LaidTree, stem: Stem): number {
+  const base = laid.courses.get(stem.id)?.points[0]?.[2];
+  const isAsRead = base !== undefined && Math.abs(base - stem.origin.value) < ROUNDING;
+  if (isOnTrunk(laid, stem) && isAsRead) return stem.origin.value;
   return laid.courses.get(stem.id)?.points[0]?.[2] ?? stem.origin.value;
 }
 
@@ -14,7 +20,8 @@ export function crotchDeg(laid: LaidTree, stem: Stem): number | undefined {
   const parentId = stem.parent.kind === 'stem' ? stem.parent.stemId : laid.trunk?.id;
   const parent = parentId === undefined ? undefined : laid.courses.get(parentId);
   if (stem.parent.kind === 'ground' || join === undefined || !parent) return undefined;
-  return angleBetween(direction(stem.bearing.value, stem.departure.value), runAt(parent, join));
+  const crotch = angleBetween(direction(stem.bearing.value, stem.departure.value), runAt(parent, join));
+  return Math.round(crotch / ROUNDING) * ROUNDING;
 }
 
 /** Diameter of a limb over that of the stem that carries it, just above the join. Undefined off the ground. */

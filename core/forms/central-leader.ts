@@ -40,6 +40,9 @@ interface Stretch {
   toCm: number;
 }
 
+/** A top this near a tier's height is at it, not past it. */
+const ROUNDING_CM = 1e-6;
+
 /** Height beyond a tier's ends at which a limb may still serve in it, cm. */
 const SLACK_CM = 12;
 
@@ -50,7 +53,7 @@ function tierStretches({ limits, laid }: FormScene): Stretch[] {
   for (let i = 0; i < limits('tier.count').value; i++) {
     const fromCm = limits('tier.firstCm').value + i * limits('tier.gapCm').value;
     const toCm = fromCm + limits('tier.depthCm').value;
-    if (i === 0 || toCm < trunkTop) stretches.push({ fromCm, toCm });
+    if (i === 0 || toCm < trunkTop - ROUNDING_CM) stretches.push({ fromCm, toCm });
   }
   return stretches;
 }

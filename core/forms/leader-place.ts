@@ -60,9 +60,9 @@ export function cutWithTheTop(scene: FormScene, leaders: readonly Candidacy[]): 
   const { laid, limbs } = scene;
   return leaders
     .filter(({ stem }) => stem.id !== laid.trunk?.id)
-    .flatMap(({ stem }) =>
+    .flatMap(({ stem, place }) =>
       limbs
         .filter((limb) => limb !== stem && joinHeightCm(laid, limb) > joinHeightCm(laid, stem))
-        .map((limb) => ({ a: stem.id, b: limb.id, breaches: 1, form: 0 })),
+        .map((limb) => ({ a: stem.id, b: limb.id, placeOfA: place, breaches: 1, form: 0 })),
     );
 }

@@ -1,6 +1,6 @@
 import { segmentApproach } from '../geometry/segments';
 import type { Vec3 } from '../geometry/vector';
-import type { Course } from './course';
+import { positionAt, type Course } from './course';
 import { diameterAt } from './taper';
 
 /** Where two stems come nearest, bark to bark. Distances cm; a negative gap is wood inside wood. */
@@ -26,33 +26,54 @@ export interface ApproachQuestion {
  */
 export function closestApproach(a: Course, b: Course, question: ApproachQuestion): Approach | undefined {
   const { skipCm, withinCm, thickenedMm } = question;
-  const stepA = a.lengthCm / (a.points.length - 1);
-  const stepB = b.lengthCm / (b.points.length - 1);
-  const firstA = Math.ceil(skipCm / stepA);
-  const firstB = Math.ceil(skipCm / stepB);
-  const reach = withinCm + stepA + stepB;
   if (boxesApart(a, b, withinCm)) return undefined;
+  const [outerA, outerB] = [beyond(a, skipCm), beyond(b, skipCm)];
+  const reach = withinCm + outerA.stepCm + outerB.stepCm;
   const fatA = 1 + thickenedMm / a.taper.datumMm;
   const fatB = 1 + thickenedMm / b.taper.datumMm;
 
   let best: Approach | undefined;
-  for (let i = firstA; i < a.points.length - 1; i++) {
-    const p1 = a.points[i] as Vec3;
-    const q1 = a.points[i + 1] as Vec3;
-    for (let j = firstB; j < b.points.length - 1; j++) {
-      const p2 = b.points[j] as Vec3;
+  for (let i = 0; i < outerA.points.length - 1; i++) {
+    const p1 = outerA.points[i] as Vec3;
+    const q1 = outerA.points[i + 1] as Vec3;
+    for (let j = 0; j < outerB.points.length - 1; j++) {
+      const p2 = outerB.points[j] as Vec3;
       if (Math.abs(p1[2] - p2[2]) > reach) continue;
       if (Math.abs(p1[0] - p2[0]) > reach || Math.abs(p1[1] - p2[1]) > reach) continue;
-      const { distanceCm, s, t } = segmentApproach(p1, q1, p2, b.points[j + 1] as Vec3);
+      const { distanceCm, s, t } = segmentApproach(p1, q1, p2, outerB.points[j + 1] as Vec3);
       if (distanceCm > withinCm) continue;
-      const alongACm = (i + s) * stepA;
-      const alongBCm = (j + t) * stepB;
+      const alongACm = between(outerA.alongCm, i, s);
+      const alongBCm = between(outerB.alongCm, j, t);
       const bark = (diameterAt(a.taper, alongACm) * fatA + diameterAt(b.taper, alongBCm) * fatB) / 20;
       const gapCm = distanceCm - bark;
       if (!best || gapCm < best.gapCm) best = { gapCm, alongACm, alongBCm };
     }
   }
   return best;
+}
+
+/** The part of a course beyond a distance from its join: its points, and how far along each is. */
+interface OuterPart {
+  points: readonly Vec3[];
+  alongCm: readonly number[];
+  stepCm: number;
+}
+
+function beyond(course: Course, skipCm: number): OuterPart {
+  const stepCm = course.lengthCm / (course.points.length - 1);
+  if (skipCm >= course.lengthCm) return { points: [], alongCm: [], stepCm };
+  const first = Math.floor(skipCm / stepCm) + 1;
+  const rest = course.points.slice(first);
+  return {
+    points: [positionAt(course, skipCm), ...rest],
+    alongCm: [skipCm, ...rest.map((_, i) => (first + i) * stepCm)],
+    stepCm,
+  };
+}
+
+function between(along: readonly number[], i: number, share: number): number {
+  const from = along[i] as number;
+  return from + ((along[i + 1] as number) - from) * share;
 }
 
 const boxes = new WeakMap<Course, readonly [Vec3, Vec3]>();

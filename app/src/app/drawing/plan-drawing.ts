@@ -43,7 +43,7 @@ export class PlanDrawing {
     ground.selectAll('*').remove();
     this.drawRings(ground, rim, radiusCm);
     if (wallBearingDeg !== undefined) this.drawWall(ground, rim, wallBearingDeg);
-    this.drawSectors(ground, picture, rim);
+    if (wallBearingDeg === undefined) this.drawSectors(ground, picture, rim);
     this.drawStems(ground, picture);
     this.drawTips(ground, picture);
   }
@@ -172,7 +172,7 @@ export class PlanDrawing {
         .attr('x', footX + x * scale + (x / out) * 8)
         .attr('y', footY - y * scale - (y / out) * 8)
         .attr('dy', '0.34em')
-        .text(stem.tag)
+        .text(mark === 'out' ? `${stem.tag}/` : stem.tag)
         .on('click', () => this.onSelect(stem.id));
     }
   }

@@ -1,0 +1,98 @@
+import type { TreeState } from '../history/tree-at';
+import type { TreeRecord } from '../history/events';
+import { kindFacts } from '../kinds/kinds';
+import { reading } from '../readings/reading';
+import type { RuleOverrides } from '../rules/defaults';
+import type { Site } from '../sites/site';
+import { completeStem } from '../tree/estimate';
+import type { Condition, StemReadings } from '../tree/stem';
+import type { FormId } from '../forms/form-ids';
+
+/** A limb in the numbers a test speaks of: heights and lengths cm, diameters mm, angles deg. */
+export interface Limb {
+  id: string;
+  h: number;
+  bearing: number;
+  angle: number;
+  length: number;
+  mm: number;
+  condition?: Condition;
+  barkTrapped?: boolean;
+  more?: StemReadings;
+}
+
+export interface TestTree {
+  form: FormId;
+  trunk: { length: number; mm: number; headed?: boolean };
+  limbs: readonly Limb[];
+  kind?: string;
+  rules?: RuleOverrides;
+  site?: Partial<Site>;
+  rulings?: TreeState['rulings'];
+}
+
+export const LEVEL_SITE: Site = {
+  id: 'site',
+  name: 'site',
+  latitudeDeg: 50,
+  north: 'true',
+  reachCm: 210,
+  clearance: [],
+  wallBearingDeg: 90,
+};
+
+/** A tree on a plumb trunk, with its limbs straight. */
+export function treeOf({
+  form,
+  trunk,
+  limbs,
+  kind = 'apple',
+  rules = {},
+  site,
+  rulings = {},
+}: TestTree): TreeState {
+  const facts = kindFacts(kind);
+  const record: TreeRecord = {
+    id: 'tree',
+    name: 'tree',
+    kind,
+    variety: '',
+    unionCm: 10,
+    ownRooted: facts.ownRooted,
+    planted: '2025-01-01',
+    place: { eastCm: 0, northCm: 0 },
+    form,
+  };
+  const stem = completeStem(
+    'trunk',
+    {
+      tag: 'trunk',
+      parent: { kind: 'ground', eastCm: 0, northCm: 0 },
+      bearing: reading('bearing', 0, 'gauge'),
+      angle: reading('angle', 0, 'gauge'),
+      length: reading('length', trunk.length, 'tape'),
+      diameter: reading('diameter', trunk.mm, 'caliper'),
+      headed: trunk.headed ?? false,
+    },
+    facts,
+    0,
+  );
+  const stems = [stem, ...limbs.map((limb, i) => completeStem(limb.id, readingsOf(limb), facts, i + 1))];
+  const tree = { id: 'tree', kind, unionCm: 10, ownRooted: facts.ownRooted, stems };
+  return { record, site: { ...LEVEL_SITE, ...site }, tree, form, rules, rulings, visitedOn: '2026-11-14' };
+}
+
+function readingsOf(limb: Limb): StemReadings {
+  return {
+    tag: limb.id.toUpperCase(),
+    parent: { kind: 'stem', stemId: 'trunk' },
+    origin: reading('length', limb.h, 'tape'),
+    bearing: reading('bearing', limb.bearing, 'gauge'),
+    angle: reading('angle', limb.angle, 'gauge'),
+    length: reading('length', limb.length, 'tape'),
+    diameter: reading('diameter', limb.mm, 'caliper'),
+    condition: limb.condition ?? 'sound',
+    barkTrapped: limb.barkTrapped ?? false,
+    ...limb.more,
+  };
+}
