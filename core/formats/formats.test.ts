@@ -1,0 +1,126 @@
+import Ajv from 'ajv';
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { brokenFiles } from '../testing/broken-files';
+import { importEffect, mergeBooks } from './merge';
+import { readYardFile } from './read';
+import { yardFileSchema } from './schema';
+import { writeYardFile, type YardFile } from './yard-file';
+
+const DEMO = readFileSync(new URL('../../demo/two-hillsides.json', import.meta.url), 'utf8');
+const PUBLISHED = JSON.parse(
+  readFileSync(new URL('../../docs/yard-file.schema.json', import.meta.url), 'utf8'),
+) as object;
+
+const file = (): YardFile => JSON.parse(DEMO) as YardFile;
+const read = (changed: unknown) => readYardFile(JSON.stringify(changed));
+
+describe('a yard file', () => {
+  it('is read and written again as the same yard', () => {
+    const found = readYardFile(DEMO);
+    expect(found.kind).toBe('good');
+    const again = found.kind === 'good' ? readYardFile(writeYardFile(found.file)) : found;
+    expect(again).toEqual(found);
+  });
+
+  it('may hold any text in a name: it is text', () => {
+    const changed = file();
+    (changed.yard as { name: string }).name = '<script>alert(1)</script>';
+    const found = read(changed);
+    expect(found.kind === 'good' && found.file.yard.name).toBe('<script>alert(1)</script>');
+  });
+
+  it('of a newer version is refused politely, with what to do', () => {
+    const found = read({ ...file(), version: 7 });
+    expect(found).toEqual({
+      kind: 'refused',
+      troubles: [{ path: 'version', message: expect.stringMatching(/is 7, .*newer.*Update it/) as string }],
+    });
+  });
+
+  it('with an event copied twice and a bearing past a full turn is mended only after asking', () => {
+    const changed = file();
+    const events = changed.events as YardFile['events'][number][];
+    events.push(events[3] as YardFile['events'][number]);
+    const visit = events[2] as unknown as { stems: Record<string, { bearing: { value: number } }> };
+    (visit.stems['a'] as { bearing: { value: number } }).bearing.value = 380;
+    const found = read(changed);
+    expect(found.kind).toBe('repairable');
+    if (found.kind !== 'repairable') return;
+    expect(found.repairs.map(({ path }) => path)).toEqual([
+      `events[${events.length - 1}]`,
+      'events[2].stems.a.bearing',
+    ]);
+    expect(found.repairs[1]?.message).toBe('380° is read as 20°');
+    expect(found.file.events).toHaveLength(events.length - 1);
+  });
+
+  it('says where a stem rises from one that was never recorded', () => {
+    const changed = file();
+    const visit = changed.events[2] as unknown as { stems: Record<string, { parent: object }> };
+    (visit.stems['a'] as { parent: object }).parent = { kind: 'stem', stemId: 'nowhere' };
+    const found = read(changed);
+    expect(found.kind === 'refused' && found.troubles[0]?.path).toBe(
+      'events of tree harrier, stem a, parent',
+    );
+  });
+});
+
+describe('the published schema', () => {
+  const ajv = new Ajv({ strict: false, allErrors: false });
+  const published = ajv.compile(PUBLISHED);
+
+  it('takes the demo yard', () => {
+    expect(published(JSON.parse(DEMO))).toBe(true);
+  });
+
+  it('agrees with the program on good and broken files', () => {
+    const compared = { good: 0, broken: 0 };
+    for (const { how, text } of brokenFiles(DEMO, 160, 5)) {
+      let parsed: unknown;
+      try {
+        parsed = JSON.parse(text);
+      } catch {
+        continue;
+      }
+      const isGood = yardFileSchema.isValidSync(parsed, { strict: true });
+      expect(published(parsed), `${how}: ${JSON.stringify(published.errors?.[0])}`).toBe(isGood);
+      compared[isGood ? 'good' : 'broken']++;
+    }
+    expect(compared.good).toBeGreaterThan(20);
+    expect(compared.broken).toBeGreaterThan(80);
+  });
+});
+
+describe('joining two books', () => {
+  const event = (id: string, text: string): YardFile['events'][number] => ({
+    id,
+    device: 'phone',
+    sequence: 1,
+    happenedOn: '2026-11-20',
+    recordedAt: '2026-11-20T10:00:00Z',
+    ruleSet: '2026.1',
+    kind: 'note',
+    treeId: 'weir',
+    text,
+  });
+
+  it('is by event id: what is new joins, what is the same is not doubled', () => {
+    const desk = file();
+    const phone = { ...file(), events: [...file().events, event('phone-1', 'Dry.')] };
+    expect(importEffect(phone, desk)).toMatchObject({
+      kind: 'merges',
+      newEvents: 1,
+      sameEvents: desk.events.length,
+    });
+    const joined = mergeBooks(desk, phone);
+    expect(joined.events).toHaveLength(desk.events.length + 1);
+    expect(mergeBooks(joined, phone)).toEqual(joined);
+  });
+
+  it('is refused when one id stands for two different events', () => {
+    const desk = { ...file(), events: [...file().events, event('x', 'Mine.')] };
+    const other = { ...file(), events: [...file().events, event('x', 'Theirs.')] };
+    expect(importEffect(other, desk)).toEqual({ kind: 'clashes', eventIds: ['x'] });
+  });
+});

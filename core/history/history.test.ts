@@ -1,0 +1,130 @@
+import { describe, expect, it } from 'vitest';
+import { reading } from '../readings/reading';
+import { LEVEL_SITE } from '../testing/trees';
+import { eventsInForce } from './in-force';
+import { readBook, treeState } from './tree-at';
+import { undoState } from './undo';
+import type { BookEvent, EventBody, Yard } from './events';
+
+const yard: Yard = {
+  id: 'y',
+  name: 'Y',
+  sites: [
+    {
+      ...LEVEL_SITE,
+      trees: [
+        {
+          id: 't',
+          name: 'T',
+          kind: 'plum',
+          variety: '',
+          unionCm: 10,
+          ownRooted: false,
+          planted: '2025-01-01',
+          place: { eastCm: 0, northCm: 0 },
+          form: 'open-vase',
+        },
+      ],
+    },
+  ],
+};
+
+let clock = 0;
+function event(body: EventBody, happenedOn = '2026-01-01', device = 'me'): BookEvent {
+  clock++;
+  const recordedAt = new Date(Date.UTC(2026, 0, 1, 0, 0, clock)).toISOString();
+  return { id: `e${clock}`, device, sequence: clock, happenedOn, recordedAt, ruleSet: '2026.1', ...body };
+}
+
+const ground = { kind: 'ground', eastCm: 0, northCm: 0 } as const;
+const measured = (length: number, on = '2026-01-01'): BookEvent =>
+  event(
+    {
+      kind: 'visit',
+      treeId: 't',
+      stems: {
+        trunk: { parent: ground, length: reading('length', 100, 'tape') },
+        a: {
+          parent: { kind: 'stem', stemId: 'trunk' },
+          origin: reading('length', 50, 'tape'),
+          length: reading('length', length, 'tape'),
+        },
+        a1: { parent: { kind: 'stem', stemId: 'a' }, origin: reading('length', length * 0.8, 'tape') },
+      },
+    },
+    on,
+  );
+const stems = (events: BookEvent[], onDate?: string): string[] =>
+  treeState(readBook({ yard, events }, onDate), 't')?.tree.stems.map(({ id }) => id) ?? [];
+const note = (text: string): EventBody => ({ kind: 'note', treeId: 't', text });
+
+describe('the book', () => {
+  it('takes a withdrawn entry out, and puts it back when the withdrawal is withdrawn', () => {
+    const first = event(note('dry'));
+    const undo = event({ kind: 'withdraw', target: first.id });
+    const redo = event({ kind: 'withdraw', target: undo.id });
+    expect(eventsInForce([first, undo])).toEqual([]);
+    expect(eventsInForce([first, undo, redo])).toEqual([first]);
+  });
+
+  it('lets an amendment stand in for what it corrects, on the day that was', () => {
+    const wrong = event(note('dri'), '2025-05-05');
+    const amend = event({
+      kind: 'amend',
+      target: wrong.id,
+      body: { kind: 'note', treeId: 't', text: 'dry' },
+    });
+    expect(eventsInForce([amend, wrong])).toEqual([{ ...wrong, text: 'dry' }]);
+  });
+
+  it('gives the tree as it was on any date', () => {
+    const events = [
+      measured(60, '2026-01-10'),
+      event({ kind: 'lost', treeId: 't', stemId: 'a', how: 'broke' }, '2026-06-01'),
+    ];
+    expect(stems(events, '2026-01-01')).toEqual([]);
+    expect(stems(events, '2026-03-01')).toEqual(['trunk', 'a', 'a1']);
+    expect(stems(events)).toEqual(['trunk']);
+  });
+
+  it('takes with a shortened limb the shoots beyond the cut, and keeps its end thick', () => {
+    const visit = measured(60);
+    const reason = { rule: 'shorten.share', words: '' };
+    const done = event({
+      kind: 'acts-done',
+      treeId: 't',
+      acts: [{ kind: 'shorten', stemId: 'a', toLengthCm: 40, diameterMm: 6, reason }],
+    });
+    const state = treeState(readBook({ yard, events: [visit, done] }), 't');
+    expect(state?.tree.stems.map(({ id }) => id)).toEqual(['trunk', 'a']);
+    expect(state?.tree.stems[1]).toMatchObject({ headed: true, length: { value: 40 } });
+    expect(state?.tree.stems[1]?.endDiameter?.value).toBeGreaterThan(3);
+  });
+
+  it('forgets what came of a form only when another is chosen later', () => {
+    const chosen = event({ kind: 'form-chosen', treeId: 't', form: 'fan' });
+    expect(treeState(readBook({ yard, events: [chosen] }), 't')?.form).toBe('fan');
+  });
+});
+
+describe('undo and redo', () => {
+  const [one, two] = [event(note('one')), event(note('two'))];
+  const undoTwo = event({ kind: 'withdraw', target: two.id });
+  const redoTwo = event({ kind: 'withdraw', target: undoTwo.id });
+  const three = event(note('three'));
+
+  it.each([
+    [[], undefined, undefined],
+    [[one, two], two.id, undefined],
+    [[one, two, undoTwo], one.id, undoTwo.id],
+    [[one, two, undoTwo, redoTwo], two.id, undefined],
+    [[one, two, undoTwo, three], three.id, undefined],
+  ])('are read out of the log (%#)', (events, undo, redo) => {
+    const state = undoState(events as BookEvent[], 'me');
+    expect([state.undo?.id, state.redo?.id]).toEqual([undo, redo]);
+  });
+
+  it('never touch what another device wrote', () => {
+    expect(undoState([event(note('theirs'), '2026-01-01', 'you')], 'me').undo).toBeUndefined();
+  });
+});
