@@ -101,7 +101,9 @@ function plain(message: string, path: string | undefined): string {
     path && message.startsWith(path) ? message.slice(path.length).trim() : message.replace(/^this /, '');
   const words = bare
     .replace(/ but the final value was: [\s\S]*$/, '')
-    .replace(/^must be a `(\w+)` type,?$/, 'must be a $1');
+    .replace(/^must be a `(\w+)` type,?$/, (_, type: string) =>
+      /^[aeiou]/.test(type) ? `must be an ${type}` : `must be a ${type}`,
+    );
   return words.length > 300 ? `${words.slice(0, 300)}…` : words;
 }
 

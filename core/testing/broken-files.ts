@@ -24,7 +24,7 @@ interface Visit {
 }
 
 const WRONG_TYPES = [null, true, [], {}, 'twelve', 12];
-const ABSURD = [1e12, -1e9, 1e308, -361];
+const ABSURD = [1e12, -1e9, 1e308, -2e6];
 const SCRIPT = '<script>alert(1)</script>';
 
 /** Ways of breaking a good file, each with the values it breaks. None leaves a file that is good. */

@@ -84,7 +84,8 @@ export class ReadingsGrid {
   }
 
   /** A focused cell says which limb is in hand, and which reading pointing on the drawings would fill. */
-  enter(row: Row, field: DraftField): void {
+  enter(row: Row, field: DraftField, cell?: HTMLInputElement): void {
+    cell?.select();
     this.bench.fill({ row: row.id, field });
     if (!row.isNew) this.bench.take(row.id);
     const stem = this.bench.drafted()?.tree.stems.find(({ id }) => id === row.id);
@@ -144,13 +145,12 @@ export class ReadingsGrid {
     const row = this.rows()[rowIndex];
     if (!row) return;
     const wanted = row.isTrunk && field === 'origin' ? 'bearing' : field;
-    setTimeout(() => {
-      const cell = this.element.nativeElement.querySelector<HTMLInputElement>(
-        `[data-row="${CSS.escape(row.id)}"] [data-field="${wanted}"]`,
-      );
-      cell?.focus();
-      if (cell instanceof HTMLInputElement) cell.select();
-    });
+    const cell = (): HTMLInputElement | null =>
+      this.element.nativeElement.querySelector(`[data-row="${CSS.escape(row.id)}"] [data-field="${wanted}"]`);
+    const there = cell();
+    // A row that has only just come to be is drawn a moment later; the next key must not go to the old cell meanwhile.
+    if (there) there.focus();
+    else setTimeout(() => cell()?.focus());
   }
 
   private row(id: StemId, stem: Stem | undefined, tree: Tree): Row {
@@ -187,8 +187,9 @@ export class ReadingsGrid {
     return { id, tag, isNew: !stem, isTrunk, cells, decision: verdict ? words[verdict.decision] : '' };
   }
 
+  /** Ids of new rows sort by when they were begun, so that they stand in that order after a reload too. */
   private freshRow(): StemId {
-    return `s-${this.world.newId()}`;
+    return `s-${this.world.now().getTime().toString(36)}-${this.world.newId().slice(0, 8)}`;
   }
 }
 

@@ -233,7 +233,9 @@ export const BookStore = signalStore(
         const cell: DraftCell = { yardId: store.yard().id, treeId, row, field, text };
         const isSame = (other: DraftCell): boolean =>
           other.treeId === treeId && other.row === row && other.field === field;
-        patchState(store, ({ cells }) => ({ cells: [...cells.filter((other) => !isSame(other)), cell] }));
+        patchState(store, ({ cells }) => ({
+          cells: cells.some(isSame) ? cells.map((other) => (isSame(other) ? cell : other)) : [...cells, cell],
+        }));
         await keep((db) => writeCell(db, cell));
       },
 

@@ -1,0 +1,166 @@
+import 'fake-indexeddb/auto';
+import { TestBed } from '@angular/core/testing';
+import { deleteDB } from 'idb';
+import { beforeEach, describe, expect, it } from 'vitest';
+import demo from '../../../../demo/two-hillsides.json';
+import { readYardFile } from '../../../../core/formats/read';
+import { brokenFiles } from '../../../../core/testing/broken-files';
+import { openBookDb, type BookDb } from './book-db';
+import { BOOK_WORLD, BookStore, type BookStoreType, type BookWorld } from './book-store';
+
+const DEMO = JSON.stringify(demo);
+let dbName = '';
+let db: BookDb;
+let count = 0;
+
+/** A store on the test's own database; tabs of one test hear each other. */
+async function openTab(heard: ((message: string) => void)[] = []): Promise<BookStoreType> {
+  const world: BookWorld = {
+    openDb: () => openBookDb(dbName),
+    now: () => new Date(Date.UTC(2026, 10, 23, 12, 0, ++count)),
+    newId: () => `id-${++count}`,
+    demoFile: () => Promise.resolve(DEMO),
+    tabs: {
+      post: (message) => heard.forEach((hear) => hear(message)),
+      listen: (hear) => heard.push(hear),
+    },
+  };
+  TestBed.resetTestingModule();
+  TestBed.configureTestingModule({ providers: [{ provide: BOOK_WORLD, useValue: world }] });
+  const store = TestBed.inject(BookStore);
+  await until(() => store.kind() !== 'opening');
+  expect(store.failure()).toBe('');
+  return store;
+}
+
+async function until(isSo: () => boolean): Promise<void> {
+  for (let i = 0; i < 500 && !isSo(); i++) await new Promise((done) => setTimeout(done, 5));
+  expect(isSo()).toBe(true);
+}
+
+async function timed<T extends object>(doIt: () => Promise<T>): Promise<T & { ms: number }> {
+  const from = performance.now();
+  const done = await doIt();
+  return { ...done, ms: performance.now() - from };
+}
+
+/** Everything that is kept, as one number (FNV-1a). */
+async function hashOfStore(): Promise<number> {
+  const kept = await Promise.all(
+    (['yards', 'events', 'drafts', 'settings'] as const).map((name) => db.getAll(name)),
+  );
+  let hash = 0x811c9dc5;
+  for (const letter of JSON.stringify(kept)) hash = Math.imul(hash ^ letter.charCodeAt(0), 0x01000193);
+  return hash;
+}
+
+beforeEach(async () => {
+  dbName = `book-${++count}`;
+  await deleteDB(dbName);
+  db = await openBookDb(dbName);
+});
+
+describe('the book', () => {
+  it('opens with the demo yard on a first visit, and with what was kept on the next', async () => {
+    const first = await openTab();
+    expect(first.states().size).toBe(13);
+    await first.record({ kind: 'form-chosen', treeId: 'harrier', form: 'fan' });
+    const second = await openTab();
+    expect(second.states().get('harrier')?.form).toBe('fan');
+  });
+
+  it('undoes and redoes, also after a reload', async () => {
+    const store = await openTab();
+    await store.record({ kind: 'overruled', treeId: 'harrier', stemId: 'd', ruling: 'keep' });
+    const ruling = (of: BookStoreType): string | undefined => of.states().get('harrier')?.rulings['d'];
+    const again = await openTab();
+    await again.undo();
+    expect(ruling(again)).toBeUndefined();
+    await again.redo();
+    expect(ruling(again)).toBe('keep');
+  });
+
+  it('says saved only when the write has completed', async () => {
+    const store = await openTab();
+    const writing = store.type('harrier', 'd', 'length', '9 i');
+    expect(store.keeping().kind).toBe('saving');
+    await writing;
+    expect(store.keeping().kind).toBe('saved');
+  });
+
+  it('says so when a write fails, and shows nothing that is not kept', async () => {
+    const store = await openTab();
+    await store.record({ kind: 'note', treeId: 'harrier', text: 'dry' });
+    const before = store.events().length;
+    const uncloneable = { kind: 'note', treeId: 'harrier', text: (() => '') as unknown as string } as const;
+    expect(await store.record(uncloneable)).toBe(false);
+    expect(store.keeping()).toMatchObject({
+      kind: 'failed',
+      message: expect.stringMatching(/^Not saved/) as string,
+    });
+    expect(store.events().length).toBe(before);
+  });
+
+  it('keeps half-typed readings letter by letter, for the next tab that opens', async () => {
+    const store = await openTab();
+    for (const text of ['9', '9 ', '9 i']) await store.type('harrier', 'd', 'length', text);
+    const next = await openTab();
+    expect(next.cells()).toEqual([
+      { yardId: 'demo-yard', treeId: 'harrier', row: 'd', field: 'length', text: '9 i' },
+    ]);
+  });
+
+  it('two tabs see each other’s entries and never share a sequence', async () => {
+    const heard: ((message: string) => void)[] = [];
+    const one = await openTab(heard);
+    const two = await openTab(heard);
+    await Promise.all([
+      one.record({ kind: 'note', treeId: 'harrier', text: 'one' }),
+      two.record({ kind: 'note', treeId: 'harrier', text: 'two' }),
+    ]);
+    const notes = (of: BookStoreType): number => of.events().filter(({ device }) => device !== 'demo').length;
+    await until(() => notes(one) === 2 && notes(two) === 2);
+    const sequences = one.events().flatMap((event) => (event.device === 'demo' ? [] : [event.sequence]));
+    expect(new Set(sequences).size).toBe(2);
+  });
+
+  it('comes back from its own export as the same yard, and joins without doubling', async () => {
+    const store = await openTab();
+    await store.record({ kind: 'note', treeId: 'weir', text: 'Dry <b>week</b>.' });
+    const before = await hashOfStore();
+    const examined = await store.examine(store.exportText());
+    expect(examined.effect).toMatchObject({ kind: 'merges', newEvents: 0 });
+    if (examined.read.kind !== 'good') throw new Error('refused its own export');
+    await store.keepImport(examined.read.file, 'merge');
+    expect(await hashOfStore()).toBe(before);
+  });
+});
+
+describe('500 broken files', () => {
+  it('are each refused with where and why, in under a second, and change nothing', async () => {
+    const store = await openTab();
+    const before = await hashOfStore();
+    const small = JSON.stringify({ ...demo, events: demo.events.slice(0, 4) });
+    let asksFirst = 0;
+    for (const { how, text } of brokenFiles(small, 500, 23)) {
+      const { read, ms } = await timed(() => store.examine(text));
+      // A machine busy with something else may take a second over anything: what counts is what it can do.
+      const best = ms < 1000 ? ms : (await timed(() => store.examine(text))).ms;
+      expect(best, how).toBeLessThan(1000);
+      if (read.kind === 'repairable') {
+        asksFirst++;
+        expect(read.repairs.length, how).toBeGreaterThan(0);
+        continue;
+      }
+      expect(read.kind, `${how}: ${text.slice(0, 200)}`).toBe('refused');
+      if (read.kind !== 'refused') continue;
+      for (const { path, message } of read.troubles) {
+        expect(path, how).not.toBe('');
+        expect(message, how).toMatch(/^.{8,400}$/s);
+      }
+    }
+    expect(await hashOfStore()).toBe(before);
+    expect(asksFirst).toBeLessThan(10);
+    expect(readYardFile(small).kind).toBe('good');
+  }, 300_000);
+});

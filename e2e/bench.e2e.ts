@@ -1,0 +1,230 @@
+import { expect, test, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+const saved = (page: Page) => expect(page.locator('.keeping')).toHaveAttribute('data-keeping', 'saved');
+const cell = (page: Page, row: string, field: string) =>
+  page.locator(`[data-row="${row}"] [data-field="${field}"]`);
+const verdict = (page: Page, row: string) => page.locator(`[data-row="${row}"] .verdict`);
+
+async function openTree(page: Page, id: string): Promise<void> {
+  await page.goto(`/tree/${id}`);
+  await expect(page.locator('.elevation .tag').first()).toBeVisible();
+}
+
+test('the yard shows every tree drawn, what it is, its form and the next thing to do', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.locator('.standing-tree')).toHaveCount(13);
+  await expect(page.locator('.first-thing')).toContainText('Gate peach, take out');
+  const peach = page.locator('[data-tree=harrier]');
+  await expect(peach).toContainText('peach ‘Late Harrier’');
+  await expect(peach).toContainText('open vase');
+  expect(await peach.locator('svg path').count()).toBeGreaterThan(20);
+  await expect(page.locator('[data-tree=pell]')).toContainText('not judged yet');
+  await peach.click();
+  await expect(page).toHaveURL(/tree\/harrier/);
+});
+
+test('a limb in hand says what becomes of it, with numbers, and may be overruled and undone', async ({
+  page,
+}) => {
+  await openTree(page, 'harrier');
+  await page.locator('[data-tag=d]').click();
+  const hand = page.locator('.hand');
+  await expect(hand.locator('.decision')).toHaveText('goes');
+  await expect(hand).toContainText('It starts at 61 cm; limbs on this side start at 90 cm or higher');
+  await hand.getByRole('button', { name: 'Keep it' }).click();
+  await expect(hand.locator('.decision')).toHaveText('stays');
+  await expect(hand).toContainText('Your keeping it costs: stands against a rule: too low');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(hand.locator('.decision')).toHaveText('goes');
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(hand.locator('.decision')).toHaveText('stays');
+  await saved(page);
+  await page.reload();
+  await expect(verdict(page, 'd')).toHaveText('stays');
+});
+
+test('walking round moves the drawing and drops no limb and no tag', async ({ page }) => {
+  await openTree(page, 'harrier');
+  const tags = page.locator('.elevation .tag');
+  const count = await tags.count();
+  const place = () => page.locator('[data-tag=e] .label').getAttribute('transform');
+  const before = await place();
+  const box = await page.locator('.elevation-host').boundingBox();
+  if (!box) throw new Error('no drawing');
+  await page.mouse.move(box.x + 60, box.y + 60);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 260, box.y + 60, { steps: 8 });
+  await page.mouse.up();
+  expect(await place()).not.toBe(before);
+  await expect(page.locator('.standing-words')).not.toHaveText('seen from the S');
+  await page.locator('.elevation-host').focus();
+  for (let i = 0; i < 36; i++) await page.keyboard.press('ArrowRight');
+  expect(await tags.count()).toBe(count);
+});
+
+test('after the work is the tree as the acts leave it, and can be written down', async ({ page }) => {
+  await openTree(page, 'harrier');
+  const stems = page.locator('.elevation .stem');
+  const before = await stems.count();
+  await page.getByText('after the work').click();
+  await expect.poll(() => stems.count()).toBeLessThan(before - 10);
+  const after = await stems.count();
+  await page.getByRole('button', { name: 'Write it down as done today' }).click();
+  await expect(page.locator('.past')).toContainText('18 cuts and ties');
+  await expect.poll(() => stems.count()).toBe(after);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => stems.count()).toBe(before);
+});
+
+const TWELVE = [
+  ['50', '10', '48', '90', '14'],
+  ['52', '12', '50', '80', '12'],
+  ['58', '100', '50', '92', '14'],
+  ['63', '190', '25', '95', '15'],
+  ['66', '185', '52', '88', '13'],
+  ['40', '280', '50', '60', '9'],
+  ['74', '280', '47', '94', '14'],
+  ['79', '330', '46', '40', 'straw'],
+  ['84', '55', '12', '110', '33'],
+  ['88', '145', '62', '50', '8'],
+  ['92', '230', '44', '70', '11'],
+  ['95', '300', '70', '55', '9'],
+];
+
+test('a tree of twelve limbs is planted and measured with the keyboard alone, and judged', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page
+    .getByRole('button', { name: /plant a tree here/ })
+    .first()
+    .focus();
+  await page.keyboard.press('Enter');
+  await page.getByLabel('Called').focus();
+  await page.keyboard.type('Keyboard plum');
+  await page.getByLabel('Kind').focus();
+  await page.keyboard.type('European');
+  await page.keyboard.press('ArrowDown');
+  await page.getByLabel('Kind').selectOption('european-plum');
+  await page.getByLabel('Called').focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.account')).toContainText('Begin with the trunk');
+
+  await cell(page, 'trunk', 'bearing').focus();
+  for (const text of ['0', '1', '98', '42']) {
+    await page.keyboard.type(text);
+    await page.keyboard.press('Enter');
+  }
+  for (const limb of TWELVE) {
+    for (const text of limb) {
+      await expect(page.locator('.readings input:focus')).toHaveValue('');
+      await page.keyboard.type(text);
+      await page.keyboard.press('Enter');
+    }
+  }
+  await page.keyboard.press('Control+Enter');
+  await saved(page);
+
+  const words = new Map<string, string>();
+  await expect(page.locator('.readings tbody tr')).toHaveCount(14);
+  await expect.poll(() => page.locator('.verdict[data-verdict=stays]').count()).toBeGreaterThan(2);
+  for (const row of await page.locator('.readings tbody tr').all()) {
+    const tag = await row.locator('[data-field=tag]').inputValue();
+    words.set(tag, (await row.locator('.verdict').textContent()) ?? '');
+  }
+  // D: crotch 25. F: starts at 40 cm. I: crotch 12. All three are barred; A or B, C, E and G stand round the tree.
+  for (const tag of ['D', 'F', 'I']) expect(words.get(tag), tag).toBe('goes');
+  for (const tag of ['C', 'E', 'G']) expect(words.get(tag), tag).toBe('stays');
+  expect([words.get('A'), words.get('B')].sort()).toEqual(['goes', 'stays']);
+});
+
+test('a bearing may be pointed at on the plan, an angle dragged on the limb seen side-on', async ({
+  page,
+}) => {
+  await openTree(page, 'harrier');
+  await cell(page, 'o', 'bearing').focus();
+  const plan = await page.locator('.plan-host').boundingBox();
+  if (!plan) throw new Error('no plan');
+  await page.mouse.click(plan.x + plan.width / 2, plan.y + plan.height * 0.8);
+  await expect(cell(page, 'o', 'bearing')).toHaveValue('180');
+
+  await cell(page, 'o', 'angle').focus();
+  await expect(page.locator('.standing-words')).toHaveText('seen from the W');
+  const handle = await page.locator('.angle-handle').boundingBox();
+  if (!handle) throw new Error('no handle');
+  await page.mouse.move(handle.x + 22, handle.y + 22);
+  await page.mouse.down();
+  await page.mouse.move(handle.x + 62, handle.y + 120, { steps: 4 });
+  await page.mouse.up();
+  const typed = Number(await cell(page, 'o', 'angle').inputValue());
+  expect(typed).toBeGreaterThan(55);
+  await page.getByRole('button', { name: 'Throw away' }).click();
+  await expect(cell(page, 'o', 'angle')).toHaveValue('46');
+});
+
+test('a reading that cannot be read says so, keeps what was typed, and does not enter the visit', async ({
+  page,
+}) => {
+  await openTree(page, 'finch');
+  await cell(page, 'b', 'length').fill('quite long');
+  await expect(page.locator('.cell-trouble')).toContainText('“quite long” is not a length');
+  await page.getByRole('button', { name: 'Enter this visit' }).click();
+  await expect(cell(page, 'b', 'length')).toBeFocused();
+  await expect(cell(page, 'b', 'length')).toHaveValue('quite long');
+});
+
+test('inches are typed and shown in inches, and stay as typed', async ({ page }) => {
+  await openTree(page, 'finch');
+  await page.getByLabel('Units').selectOption('imperial');
+  await cell(page, 'b', 'origin').fill('9 in');
+  await page.getByRole('button', { name: 'Enter this visit' }).click();
+  await expect(verdict(page, 'b')).toHaveText('goes');
+  await page.locator('[data-tag=b]').click();
+  await expect(page.locator('.five')).toContainText('9 in');
+  await expect(page.locator('.hand')).toContainText('limbs on this side start at 19.7 in or higher');
+});
+
+test('another form is chosen, and one that cannot be judged says so', async ({ page }) => {
+  await openTree(page, 'weir');
+  await page.getByRole('button', { name: /toward/ }).click();
+  await page.locator('[data-form=fan]').click();
+  await expect(page.locator('.account')).toContainText('Not judged yet');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator('.account')).toContainText('of the wood');
+});
+
+for (const [name, path] of [
+  ['yard', '/'],
+  ['bench', '/tree/harrier'],
+] as const) {
+  for (const [width, height] of [
+    [1280, 800],
+    [390, 844],
+  ] as const) {
+    test(`axe finds nothing serious on the ${name} at ${width} by ${height}`, async ({ page }) => {
+      await page.setViewportSize({ width, height });
+      await page.goto(path);
+      await expect(page.locator(name === 'yard' ? '[data-next=work]' : '.chosen-set').first()).toBeVisible();
+      await page.evaluate(AXE);
+      const found = await page.evaluate(async () => {
+        const axe = (window as unknown as { axe: { run(): Promise<{ violations: Violation[] }> } }).axe;
+        const { violations } = await axe.run();
+        return violations
+          .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+          .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120)).join(' | ')}`);
+      });
+      expect(found).toEqual([]);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+    });
+  }
+}
+
+interface Violation {
+  id: string;
+  impact: string;
+  nodes: { html: string }[];
+}

@@ -1,0 +1,44 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { createApp } from './app';
+
+const folder = mkdtempSync(join(tmpdir(), 'bough-'));
+writeFileSync(join(folder, 'index.html'), '<!doctype html><p>page</p>');
+writeFileSync(join(folder, 'main-ABCD1234.js'), `const words = '${'bough '.repeat(2000)}';`);
+
+const server = createApp(folder).listen(0, '127.0.0.1');
+const get = (path: string): Promise<Response> =>
+  fetch(`http://127.0.0.1:${(server.address() as AddressInfo).port}${path}`);
+
+beforeAll(() => new Promise<void>((ready) => (server.listening ? ready() : server.once('listening', ready))));
+afterAll(() => void server.close());
+
+describe('the server', () => {
+  it('gives the page for every view, with a policy that allows no inline script', async () => {
+    for (const path of ['/', '/tree/harrier']) {
+      const response = await get(path);
+      expect(await response.text()).toContain('page');
+      const policy = response.headers.get('content-security-policy') ?? '';
+      expect(policy).toContain("script-src 'self';");
+      expect(policy).not.toContain('upgrade-insecure-requests');
+      expect(response.headers.get('x-content-type-options')).toBe('nosniff');
+    }
+  });
+
+  it('compresses, and lets a hashed file be kept for a year', async () => {
+    const response = await get('/main-ABCD1234.js');
+    expect(response.headers.get('content-encoding')).toMatch(/gzip|br/);
+    expect(response.headers.get('cache-control')).toBe('public, max-age=31536000, immutable');
+  });
+
+  it('says that a file is not there rather than giving the page for it', async () => {
+    expect((await get('/nothing.js')).status).toBe(404);
+  });
+
+  it('refuses to start on a folder with nothing built, and says what to do', () => {
+    expect(() => createApp(join(folder, 'none'))).toThrow('npm run build');
+  });
+});
