@@ -1,4 +1,4 @@
-import type { Vec3 } from '../geometry/vector';
+import { dot, type Vec3 } from '../geometry/vector';
 import { positionAt, type Course } from '../tree/course';
 import { diameterAt } from '../tree/taper';
 
@@ -32,7 +32,8 @@ export function outline(
   toCm: number,
   leastWidthCm: number,
 ): readonly (readonly [x: number, y: number])[] {
-  const pieces = Math.max(2, Math.ceil(((toCm - fromCm) / Math.max(course.lengthCm, 1e-6)) * OUTLINE_PIECES));
+  const share = (toCm - fromCm) / Math.max(course.lengthCm, 1e-6);
+  const pieces = isStraight(course) ? 1 : Math.max(2, Math.ceil(share * OUTLINE_PIECES));
   const axis = Array.from({ length: pieces + 1 }, (_, i) => {
     const s = fromCm + ((toCm - fromCm) * i) / pieces;
     const { x, y } = project(positionAt(course, s));
@@ -52,3 +53,18 @@ export function outline(
 }
 
 const OUTLINE_PIECES = 12;
+
+const straight = new WeakMap<Course, boolean>();
+
+/** Whether a stem runs as it departs to its tip: then its two ends say all of its outline. */
+export function isStraight(course: Course): boolean {
+  const known = straight.get(course);
+  if (known !== undefined) return known;
+  const first = course.directions[0] as Vec3;
+  const found = course.directions.every((way) => dot(way, first) > STRAIGHT_COSINE);
+  straight.set(course, found);
+  return found;
+}
+
+/** Cosine of half a degree. */
+const STRAIGHT_COSINE = 0.99996;

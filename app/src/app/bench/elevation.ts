@@ -100,6 +100,10 @@ export class Elevation {
       this.size();
       this.book.units();
       this.drawing?.turn(this.bench.standingDeg());
+    });
+    effect(() => {
+      this.bench.picture();
+      this.size();
       this.drawing?.select(this.bench.inHand());
     });
   }

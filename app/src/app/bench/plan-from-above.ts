@@ -5,6 +5,7 @@ import {
   effect,
   ElementRef,
   inject,
+  untracked,
   viewChild,
 } from '@angular/core';
 import { compassWord } from '../../../../core';
@@ -92,7 +93,9 @@ export class PlanFromAbove {
     if (!picture || !state) return;
     const isFlat = state.form === 'horizontal-espalier' || state.form === 'fan';
     this.drawing?.show(picture, SIDE, isFlat ? state.site.wallBearingDeg : undefined);
-    this.drawing?.turn(this.bench.standingDeg());
-    this.drawing?.select(this.bench.inHand());
+    untracked(() => {
+      this.drawing?.turn(this.bench.standingDeg());
+      this.drawing?.select(this.bench.inHand());
+    });
   }
 }

@@ -191,6 +191,7 @@ export const BookStore = signalStore(
             const demo = readYardFile(await world.demoFile());
             if (demo.kind !== 'good')
               throw new Error('the demo yard that ships with the application is damaged');
+            patchState(store, { kind: 'open', yard: demo.file.yard, events: demo.file.events });
             await keepYard(demo.file, replaceYard);
           } else {
             await show(await setting('yard', () => store.yards()[0]?.id ?? ''));

@@ -2,6 +2,7 @@ import { create, scaleLinear, select, type Selection } from 'd3';
 import {
   courseFrom,
   elevationFrom,
+  isStraight,
   outline,
   positionAt,
   reading,
@@ -33,7 +34,8 @@ interface DrawnStem {
   group: SVGGElement;
   paths: SVGPathElement[];
   hit: SVGPathElement;
-  tag: { group: SVGGElement; string: SVGLineElement; width: number };
+  tag: { group: SVGGElement; label: SVGGElement; width: number };
+  fills: string[];
   near: number;
 }
 
@@ -46,6 +48,8 @@ const MARGINS = { left: 52, right: 20, top: 26, bottom: 34 };
 const HAIR_PX = 1.3;
 /** Share along a limb where its tag is tied. */
 const TIED_AT = 0.82;
+/** Time without a step after which one stands still, ms. */
+const STILL_MS = 90;
 
 /**
  * The tree seen from where one stands, kept as SVG that is built once and then only moved: walking round changes
@@ -57,10 +61,12 @@ export class ElevationDrawing {
   private readonly wood: SVGGElement;
   private readonly marks: SVGGElement;
   private readonly tags: SVGGElement;
+  private strings!: SVGPathElement;
   private stems: DrawnStem[] = [];
   private drawnMarks: DrawnMark[] = [];
   private frame: Frame = frameFor({ radiusCm: 40, heightCm: 120 }, 400, 400, MARGINS);
   private reachCm = 40;
+  private hitsTimer: ReturnType<typeof setTimeout> | undefined;
   private depthOrder = '';
 
   constructor(
@@ -100,6 +106,7 @@ export class ElevationDrawing {
     this.sortByDepth();
     for (const mark of this.drawnMarks) mark.place(project);
     this.placeTags(project);
+    this.placeHitsSoon(project);
   }
 
   select(id: StemId | undefined): void {
@@ -181,6 +188,7 @@ export class ElevationDrawing {
   private drawStems(picture: TreePicture): void {
     this.wood.replaceChildren();
     this.tags.replaceChildren();
+    this.strings = select(this.tags).append('path').attr('class', 'strings').node() as SVGPathElement;
     this.stems = picture.laid.tree.stems.map((stem) => {
       const course = picture.laid.courses.get(stem.id) as Course;
       const verdict = picture.verdicts[stem.id];
@@ -191,7 +199,17 @@ export class ElevationDrawing {
       const paths = wood.map(() => group.append('path').attr('class', 'bark').node() as SVGPathElement);
       const node = group.node() as SVGGElement;
       node.addEventListener('click', () => this.onSelect(stem.id));
-      return { stem, course, wood, group: node, paths, hit, tag: this.drawTag(stem, mark), near: 0 };
+      return {
+        stem,
+        course,
+        wood,
+        group: node,
+        paths,
+        hit,
+        tag: this.drawTag(stem, mark),
+        fills: [],
+        near: 0,
+      };
     });
   }
 
@@ -205,7 +223,6 @@ export class ElevationDrawing {
       .attr('role', 'button')
       .attr('aria-label', `Limb ${words}${mark === 'out' ? ', goes' : mark === 'keep' ? ', stays' : ''}`)
       .attr('data-tag', stem.id);
-    const string = group.append('line').attr('class', 'string').node() as SVGLineElement;
     const label = group.append('g').attr('class', 'label');
     const [w, h] = [width / 2, TAG_HEIGHT / 2];
     label.append('path').attr('d', tagShape(mark, w, h));
@@ -233,11 +250,11 @@ export class ElevationDrawing {
       event.preventDefault();
       choose();
     });
-    return { group: node, string, width };
+    return { group: node, label: label.node() as SVGGElement, width };
   }
 
   private placeStem(drawn: DrawnStem, project: Projection): void {
-    const { course, wood, paths, hit } = drawn;
+    const { course, wood, paths } = drawn;
     const middle = project(positionAt(course, course.lengthCm * 0.6));
     drawn.near = middle.near;
     const near = 0.62 + (0.5 * middle.near) / this.reachCm;
@@ -245,9 +262,18 @@ export class ElevationDrawing {
       const edge = outline(course, project, fromCm, toCm, HAIR_PX / this.frame.scale);
       const path = paths[i] as SVGPathElement;
       path.setAttribute('d', this.closed(edge));
-      path.setAttribute('fill', woodColour(ageSeasons, near));
+      const fill = woodColour(ageSeasons, near);
+      if (drawn.fills[i] !== fill) path.setAttribute('fill', fill);
+      drawn.fills[i] = fill;
     });
-    hit.setAttribute('d', this.open(course, project));
+  }
+
+  /** What a finger may touch follows once one stands still: no limb is touched while walking. */
+  private placeHitsSoon(project: Projection): void {
+    clearTimeout(this.hitsTimer);
+    this.hitsTimer = setTimeout(() => {
+      for (const { course, hit } of this.stems) hit.setAttribute('d', this.open(course, project));
+    }, STILL_MS);
   }
 
   private closed(edge: readonly (readonly [number, number])[]): string {
@@ -261,7 +287,8 @@ export class ElevationDrawing {
 
   private open(course: Course, project: Projection): string {
     let d = '';
-    for (let i = 0; i < course.points.length; i += 4) {
+    const step = isStraight(course) ? course.points.length - 1 : 4;
+    for (let i = 0; i < course.points.length; i += step) {
       const [x, y] = this.at(project(course.points[i] as Course['points'][number]));
       d += `${d === '' ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`;
     }
@@ -284,16 +311,13 @@ export class ElevationDrawing {
       return { x, y, width: tag.width };
     });
     const hung = hangTags(tied, this.frame);
-    this.stems.forEach(({ tag, near }, i) => {
+    let strings = '';
+    this.stems.forEach(({ tag }, i) => {
       const { tiedX, tiedY, x, y } = hung[i] as (typeof hung)[number];
-      tag.string.setAttribute('x1', tiedX.toFixed(1));
-      tag.string.setAttribute('y1', tiedY.toFixed(1));
-      tag.string.setAttribute('x2', x.toFixed(1));
-      tag.string.setAttribute('y2', y.toFixed(1));
-      const label = tag.group.lastElementChild as SVGGElement;
-      label.setAttribute('transform', `translate(${x.toFixed(1)},${y.toFixed(1)})`);
-      tag.group.classList.toggle('far', near < 0);
+      strings += `M${tiedX.toFixed(1)} ${tiedY.toFixed(1)}L${x.toFixed(1)} ${y.toFixed(1)}`;
+      tag.label.setAttribute('transform', `translate(${x.toFixed(1)},${y.toFixed(1)})`);
     });
+    this.strings.setAttribute('d', strings);
   }
 
   private drawMarks(picture: TreePicture): void {
