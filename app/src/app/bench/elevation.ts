@@ -12,10 +12,11 @@ import {
 } from '@angular/core';
 import { clearanceAt, compassWord, type Units } from '../../../../core';
 import { BookStore } from '../book/book-store';
-import { ElevationDrawing, type HeightLine } from '../drawing/elevation-drawing';
+import { ElevationDrawing } from '../drawing/elevation-drawing';
+import type { HeightLine, RuleUnit } from '../drawing/height-rule';
 import { BenchStore } from './bench-store';
 
-const RULE: Record<Units, { cm: number; name: string; step: number }> = {
+const RULE: Record<Units, RuleUnit> = {
   metric: { cm: 1, name: 'cm', step: 10 },
   imperial: { cm: 2.54, name: 'in', step: 4 },
 };

@@ -1,31 +1,22 @@
-import { create, scaleLinear, select, type Selection } from 'd3';
+import { create, select, type Selection } from 'd3';
 import {
-  courseFrom,
   elevationFrom,
   isStraight,
   outline,
   positionAt,
-  reading,
-  runAt,
   woodByAge,
-  type Act,
   type AgedWood,
   type Course,
   type Projection,
   type Stem,
   type StemId,
 } from '../../../../core';
+import { markFor, type DrawnMark } from './act-marks';
 import { frameFor, type Frame } from './frame';
+import { drawHeightRule, type HeightLine, type RuleUnit } from './height-rule';
 import { hangTags, TAG_HEIGHT } from './tags';
 import { tagMark, type TreePicture } from './tree-picture';
 import { woodColour } from './wood-colours';
-
-/** Lines across the drawing at heights that matter here, cm. */
-export interface HeightLine {
-  heightCm: number;
-  words: string;
-  kind: 'reach' | 'clearance' | 'wire';
-}
 
 interface DrawnStem {
   stem: Stem;
@@ -37,10 +28,6 @@ interface DrawnStem {
   tag: { group: SVGGElement; label: SVGGElement; width: number };
   fills: string[];
   near: number;
-}
-
-interface DrawnMark {
-  place(project: Projection): void;
 }
 
 const MARGINS = { left: 52, right: 20, top: 26, bottom: 34 };
@@ -88,14 +75,21 @@ export class ElevationDrawing {
     picture: TreePicture,
     lines: readonly HeightLine[],
     size: { width: number; height: number },
-    unit: { cm: number; name: string; step: number },
+    unit: RuleUnit,
   ): void {
     this.reachCm = picture.room.radiusCm * 0.6;
     this.frame = frameFor(roomFor(picture), size.width, size.height, MARGINS);
     this.svg.attr('viewBox', `0 0 ${size.width} ${size.height}`);
-    this.drawRule(lines, unit);
+    drawHeightRule(this.rule, this.frame, lines, unit);
     this.drawStems(picture);
-    this.drawMarks(picture);
+    this.marks.replaceChildren();
+    const board = {
+      layer: this.marks,
+      scale: this.frame.scale,
+      at: (point: { x: number; y: number }) => this.at(point),
+      open: (course: Course, project: Projection) => this.open(course, project),
+    };
+    this.drawnMarks = picture.acts.flatMap((act) => markFor(board, act, picture));
     this.depthOrder = '';
   }
 
@@ -131,58 +125,6 @@ export class ElevationDrawing {
   private at({ x, y }: { x: number; y: number }): [number, number] {
     const { footX, footY, scale } = this.frame;
     return [footX + x * scale, footY - y * scale];
-  }
-
-  private drawRule(lines: readonly HeightLine[], unit: { cm: number; name: string; step: number }): void {
-    const { width, footY, scale } = this.frame;
-    const topCm = (footY - 8) / scale;
-    const rule = select(this.rule);
-    rule.selectAll('*').remove();
-    const y = scaleLinear([0, topCm / unit.cm], [footY, 8]);
-    const x = 34;
-    rule.append('line').attr('class', 'ruler').attr('x1', x).attr('x2', x).attr('y1', footY).attr('y2', 8);
-    for (let v = 0; v * unit.cm <= topCm; v += unit.step) {
-      const isLong = Math.round(v / unit.step) % 5 === 0;
-      const tick = rule.append('g').attr('transform', `translate(${x},${y(v)})`);
-      tick.append('line').attr('x2', isLong ? 9 : 5);
-      if (isLong && v > 0) tick.append('text').attr('x', -4).attr('dy', '0.32em').text(Math.round(v));
-    }
-    rule
-      .append('text')
-      .attr('class', 'unit')
-      .attr('x', 4)
-      .attr('y', footY + 16)
-      .text(unit.name);
-    rule
-      .append('line')
-      .attr('class', 'ground')
-      .attr('x1', 14)
-      .attr('x2', width - 6)
-      .attr('y1', footY)
-      .attr('y2', footY);
-    for (let gx = 20; gx < width - 10; gx += 9) {
-      rule
-        .append('line')
-        .attr('class', 'hatch')
-        .attr('x1', gx)
-        .attr('x2', gx - 6)
-        .attr('y1', footY)
-        .attr('y2', footY + 6);
-    }
-    for (const { heightCm, words, kind } of lines) {
-      if (heightCm > topCm) continue;
-      const at = footY - heightCm * scale;
-      const line = rule.append('g').attr('class', `across ${kind}`).attr('transform', `translate(0,${at})`);
-      line
-        .append('line')
-        .attr('x1', x)
-        .attr('x2', width - 6);
-      line
-        .append('text')
-        .attr('x', width - 8)
-        .attr('y', -4)
-        .text(words);
-    }
   }
 
   private drawStems(picture: TreePicture): void {
@@ -318,69 +260,6 @@ export class ElevationDrawing {
       tag.label.setAttribute('transform', `translate(${x.toFixed(1)},${y.toFixed(1)})`);
     });
     this.strings.setAttribute('d', strings);
-  }
-
-  private drawMarks(picture: TreePicture): void {
-    this.marks.replaceChildren();
-    this.drawnMarks = picture.acts.flatMap((act) => this.markFor(act, picture));
-  }
-
-  private markFor(act: Act, { laid }: TreePicture): DrawnMark[] {
-    const layer = select(this.marks);
-    if (act.kind === 'make-limb') {
-      const trunk = laid.trunk && laid.courses.get(laid.trunk.id);
-      if (!trunk) return [];
-      const group = layer.append('g').attr('class', 'mark notch');
-      group.append('path').attr('d', 'M-7 -3 Q0 -9 7 -3 M0 -2 l-3.4 7 h6.8 Z');
-      group.append('text').attr('x', -11).attr('dy', '0.32em').text('limb wanted');
-      return [
-        { place: (project) => this.put(group.node() as SVGGElement, project([0, 0, act.heightCm]), 0) },
-      ];
-    }
-    const course = laid.courses.get(act.stemId);
-    const stem = laid.tree.stems.find(({ id }) => id === act.stemId);
-    if (!course || !stem) return [];
-    if (act.kind === 'bend') return [this.ghost(course, stem, act.toDeg)];
-    const atCm = act.kind === 'take-out' ? Math.min(3, course.lengthCm / 2) : act.toLengthCm;
-    const half = Math.max(8, (act.diameterMm / 20) * this.frame.scale + 6);
-    const group = layer.append('g').attr('class', `mark ${act.kind}`);
-    group.append('line').attr('class', 'under').attr('y1', -half).attr('y2', half);
-    group.append('line').attr('y1', -half).attr('y2', half);
-    return [
-      {
-        place: (project) => {
-          const here = project(positionAt(course, atCm));
-          const [dx, dy, dz] = runAt(course, atCm);
-          const way = project([dx, dy, dz]);
-          this.put(group.node() as SVGGElement, here, (Math.atan2(-way.y, way.x) * 180) / Math.PI);
-        },
-      },
-    ];
-  }
-
-  /** The course a limb will have once bent, and the way it swings there. */
-  private ghost(course: Course, stem: Stem, toDeg: number): DrawnMark {
-    const angle = reading('angle', toDeg, 'gauge');
-    const bent = courseFrom({ ...stem, set: angle, tipAngle: angle }, positionAt(course, 0));
-    const group = select(this.marks).append('g').attr('class', 'mark bend');
-    const line = group.append('path').attr('class', 'ghost').node() as SVGPathElement;
-    const swing = group.append('path').attr('class', 'swing').node() as SVGPathElement;
-    return {
-      place: (project) => {
-        line.setAttribute('d', this.open(bent, project));
-        const [x0, y0] = this.at(project(positionAt(course, course.lengthCm * 0.7)));
-        const [x1, y1] = this.at(project(positionAt(bent, bent.lengthCm * 0.7)));
-        swing.setAttribute('d', `M${x0.toFixed(1)} ${y0.toFixed(1)}L${x1.toFixed(1)} ${y1.toFixed(1)}`);
-      },
-    };
-  }
-
-  private put(group: SVGGElement, where: { x: number; y: number }, turnDeg: number): void {
-    const [x, y] = this.at(where);
-    group.setAttribute(
-      'transform',
-      `translate(${x.toFixed(1)},${y.toFixed(1)}) rotate(${turnDeg.toFixed(1)})`,
-    );
   }
 }
 

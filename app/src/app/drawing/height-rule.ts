@@ -1,0 +1,74 @@
+import { scaleLinear, select } from 'd3';
+import type { Frame } from './frame';
+
+/** Lines across the drawing at heights that matter here, cm. */
+export interface HeightLine {
+  heightCm: number;
+  words: string;
+  kind: 'reach' | 'clearance' | 'wire';
+}
+
+/** What a rule counts in: cm to one of its units, the unit's name, and units between ticks. */
+export interface RuleUnit {
+  cm: number;
+  name: string;
+  step: number;
+}
+
+/** Draws the height rule, the ground, and the lines across, in place of what the layer held. */
+export function drawHeightRule(
+  layer: SVGGElement,
+  frame: Frame,
+  lines: readonly HeightLine[],
+  unit: RuleUnit,
+): void {
+  const { width, footY, scale } = frame;
+  const topCm = (footY - 8) / scale;
+  const rule = select(layer);
+  rule.selectAll('*').remove();
+  const y = scaleLinear([0, topCm / unit.cm], [footY, 8]);
+  const x = 34;
+  rule.append('line').attr('class', 'ruler').attr('x1', x).attr('x2', x).attr('y1', footY).attr('y2', 8);
+  for (let v = 0; v * unit.cm <= topCm; v += unit.step) {
+    const isLong = Math.round(v / unit.step) % 5 === 0;
+    const tick = rule.append('g').attr('transform', `translate(${x},${y(v)})`);
+    tick.append('line').attr('x2', isLong ? 9 : 5);
+    if (isLong && v > 0) tick.append('text').attr('x', -4).attr('dy', '0.32em').text(Math.round(v));
+  }
+  rule
+    .append('text')
+    .attr('class', 'unit')
+    .attr('x', 4)
+    .attr('y', footY + 16)
+    .text(unit.name);
+  rule
+    .append('line')
+    .attr('class', 'ground')
+    .attr('x1', 14)
+    .attr('x2', width - 6)
+    .attr('y1', footY)
+    .attr('y2', footY);
+  for (let gx = 20; gx < width - 10; gx += 9) {
+    rule
+      .append('line')
+      .attr('class', 'hatch')
+      .attr('x1', gx)
+      .attr('x2', gx - 6)
+      .attr('y1', footY)
+      .attr('y2', footY + 6);
+  }
+  for (const { heightCm, words, kind } of lines) {
+    if (heightCm > topCm) continue;
+    const at = footY - heightCm * scale;
+    const line = rule.append('g').attr('class', `across ${kind}`).attr('transform', `translate(0,${at})`);
+    line
+      .append('line')
+      .attr('x1', x)
+      .attr('x2', width - 6);
+    line
+      .append('text')
+      .attr('x', width - 8)
+      .attr('y', -4)
+      .text(words);
+  }
+}
