@@ -28,7 +28,7 @@ async function openTab(heard: ((message: string) => void)[] = []): Promise<BookS
   TestBed.resetTestingModule();
   TestBed.configureTestingModule({ providers: [{ provide: BOOK_WORLD, useValue: world }] });
   const store = TestBed.inject(BookStore);
-  await until(() => store.kind() !== 'opening');
+  await until(() => store.kind() !== 'opening' && store.keeping().kind === 'saved');
   expect(store.failure()).toBe('');
   return store;
 }

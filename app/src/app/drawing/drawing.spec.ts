@@ -1,0 +1,165 @@
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { judge, layOut, type Judgement } from '../../../../core';
+import { treeOf, type TestTree } from '../../../../core/testing/trees';
+import { ElevationDrawing } from './elevation-drawing';
+import { extentOf, frameFor } from './frame';
+import { PlanDrawing } from './plan-drawing';
+import { hangTags, TAG_HEIGHT } from './tags';
+import type { TreePicture } from './tree-picture';
+import { woodColour } from './wood-colours';
+
+const TREE: TestTree = {
+  form: 'open-vase',
+  trunk: { length: 100, mm: 44, headed: true },
+  limbs: [
+    { id: 'a', h: 50, bearing: 0, angle: 50, length: 80, mm: 12 },
+    { id: 'b', h: 62, bearing: 90, angle: 50, length: 80, mm: 12 },
+    { id: 'c', h: 74, bearing: 180, angle: 30, length: 80, mm: 12 },
+    { id: 'd', h: 86, bearing: 270, angle: 50, length: 80, mm: 12 },
+    { id: 'e', h: 92, bearing: 200, angle: 20, length: 80, mm: 12 },
+  ],
+};
+const SIZE = { width: 600, height: 500 };
+const CM = { cm: 1, name: 'cm', step: 10 };
+
+function picture(): TreePicture {
+  const state = treeOf(TREE);
+  const judged = judge(state, 'metric') as Judgement;
+  const laid = layOut(state.tree);
+  return { laid, room: extentOf(laid), season: 2027, verdicts: judged.verdicts, acts: judged.plan.acts };
+}
+
+let host: HTMLElement;
+let taken: string[];
+
+beforeEach(() => {
+  host = document.createElement('div');
+  document.body.append(host);
+  taken = [];
+});
+afterEach(() => host.remove());
+
+const all = (selector: string): Element[] => [...host.querySelectorAll(selector)];
+const one = (selector: string): Element => {
+  const found = host.querySelector(selector);
+  if (!found) throw new Error(`nothing is drawn at ${selector}`);
+  return found;
+};
+const placeOf = (selector: string): [number, number] => {
+  const [x, y] = (one(selector).getAttribute('transform') ?? '').match(/-?[\d.]+/g)?.map(Number) ?? [];
+  return [x ?? NaN, y ?? NaN];
+};
+
+describe('the elevation', () => {
+  function drawn(): ElevationDrawing {
+    const drawing = new ElevationDrawing(host, (id) => taken.push(id));
+    drawing.show(picture(), [{ heightCm: 90, words: 'reach', kind: 'reach' }], SIZE, CM);
+    drawing.turn(180);
+    return drawing;
+  }
+
+  it('draws the limb to the east on the right of the trunk from the south, and on the left from the north', () => {
+    const drawing = drawn();
+    const trunk = (standing: number): number => drawing.endsOf('trunk', standing)?.base[0] ?? NaN;
+    expect(drawing.endsOf('b', 180)?.tip[0]).toBeGreaterThan(trunk(180) + 50);
+    expect(drawing.endsOf('b', 0)?.tip[0]).toBeLessThan(trunk(0) - 50);
+  });
+
+  it('keeps every limb and tag while it turns, near limbs over far ones', () => {
+    const drawing = drawn();
+    for (let standing = 0; standing < 360; standing += 30) {
+      drawing.turn(standing);
+      expect(all('.stem')).toHaveLength(6);
+      expect(all('.tag .label[transform]')).toHaveLength(6);
+    }
+    drawing.turn(180);
+    const order = all('.stem').map((stem) => stem.getAttribute('data-stem'));
+    expect(order.indexOf('c')).toBeGreaterThan(order.indexOf('a'));
+    drawing.turn(0);
+    const turned = all('.stem').map((stem) => stem.getAttribute('data-stem'));
+    expect(turned.indexOf('a')).toBeGreaterThan(turned.indexOf('c'));
+  });
+
+  it('shows what goes by shape and word as well as colour, and the cut where it is made', () => {
+    drawn();
+    expect(one('[data-tag=e]').getAttribute('aria-label')).toBe('Limb E, goes');
+    expect(one('[data-tag=e] path.sign')).toBeTruthy();
+    expect(one('[data-tag=a]').getAttribute('aria-label')).toBe('Limb A, stays');
+    expect(all('.mark.take-out')).toHaveLength(1);
+    const [x, y] = placeOf('.mark.take-out');
+    const base = new ElevationDrawing(host, () => undefined);
+    base.show(picture(), [], SIZE, CM);
+    const join = base.endsOf('e', 180)?.base ?? [NaN, NaN];
+    expect(Math.hypot(x - join[0], y - join[1])).toBeLessThan(20);
+  });
+
+  it('shows a bend as the ghost of the bent course', () => {
+    drawn();
+    expect(all('.mark.bend .ghost')).toHaveLength(1);
+  });
+
+  it('takes a limb in hand by its tag, with a finger or a key', () => {
+    drawn();
+    one('[data-tag=b]').dispatchEvent(new MouseEvent('click'));
+    one('[data-tag=d]').dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    expect(taken).toEqual(['b', 'd']);
+  });
+
+  it('draws the rule and the lines across to scale', () => {
+    drawn();
+    const { scale, footY } = frameFor(
+      {
+        ...extentOf(picture().laid),
+        radiusCm: extentOf(picture().laid).radiusCm * 1.06,
+        heightCm: extentOf(picture().laid).heightCm + 8,
+      },
+      SIZE.width,
+      SIZE.height,
+      { left: 52, right: 20, top: 26, bottom: 34 },
+    );
+    expect(placeOf('.across.reach')[1]).toBeCloseTo(footY - 90 * scale, 6);
+  });
+});
+
+describe('the plan from above', () => {
+  it('gives the bearing of a point: up is north, right is east', () => {
+    const plan = new PlanDrawing(host, () => undefined);
+    plan.show(picture(), 280);
+    expect([plan.bearingAt(140, 20), plan.bearingAt(260, 140), plan.bearingAt(140, 260)]).toEqual([
+      0, 90, 180,
+    ]);
+  });
+
+  it('shades the widest gap between the limbs that stay, once', () => {
+    const plan = new PlanDrawing(host, () => undefined);
+    plan.show(picture(), 280);
+    expect(all('.sector').length).toBeGreaterThan(2);
+    expect(all('.gap').map((gap) => gap.textContent)).toContain('90°');
+  });
+});
+
+describe('tags', () => {
+  it('that would lie on each other are moved apart, within the picture, and none is left out', () => {
+    const tied = Array.from({ length: 8 }, (_, i) => ({ x: 300 + i, y: 200 + (i % 3), width: 30 }));
+    const hung = hangTags(tied, SIZE);
+    expect(hung).toHaveLength(8);
+    let overlaps = 0;
+    hung.forEach((a, i) =>
+      hung.slice(i + 1).forEach((b) => {
+        if (Math.abs(a.x - b.x) < 29 && Math.abs(a.y - b.y) < TAG_HEIGHT - 1) overlaps++;
+      }),
+    );
+    expect(overlaps).toBeLessThanOrEqual(1);
+    for (const { x, y } of hangTags([{ x: -50, y: 900, width: 30 }], SIZE)) {
+      expect([x, y]).toEqual([16, SIZE.height - TAG_HEIGHT / 2 - 1]);
+    }
+  });
+});
+
+describe('the colour of wood', () => {
+  it('differs by age and pales on the far side', () => {
+    expect(new Set([0, 1, 2, 3].map((age) => woodColour(age, 1))).size).toBe(4);
+    expect(woodColour(9, 1)).toBe(woodColour(3, 1));
+    expect(woodColour(1, 0)).not.toBe(woodColour(1, 1));
+  });
+});
