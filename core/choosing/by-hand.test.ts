@@ -70,6 +70,21 @@ describe('pins and bans', () => {
     expect(pinned.verdicts['e']?.price?.words[0]).toBe('stands against a rule: narrow crotch');
   });
 
+  it('hold for laterals and suckers too, and say what speaks against', () => {
+    const lateral: Limb = {
+      ...{ id: 'a1', h: 40, bearing: 20, angle: 60, length: 30, mm: 5, condition: 'dead' },
+      more: { parent: { kind: 'stem', stemId: 'a' } },
+    };
+    const tree = vase(FOUR);
+    const withLateral = (rulings: TestTree['rulings'] & object) =>
+      judged({ ...tree, limbs: [...tree.limbs, lateral], rulings }).verdicts['a1'];
+    expect(withLateral({})?.decision).toBe('out');
+    expect(withLateral({ a1: 'keep' })).toMatchObject({
+      decision: 'leave',
+      reasons: ['You decided that it stays.', expect.stringContaining('dead') as string],
+    });
+  });
+
   it('always succeed, even where every rule is against them', () => {
     const all = Object.fromEntries(Object.keys(FOUR).map((id) => [id, 'keep' as const]));
     const stacked = Object.fromEntries(

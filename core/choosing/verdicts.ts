@@ -64,6 +64,8 @@ function verdictOn(question: VerdictQuestion, stem: Stem): Verdict {
   const barred = own.filter((f) => f.gravity === 'must-go' && f.otherStemId === undefined);
   const noPlace = placeless(question, stem);
   const isLimb = scene.limbs.includes(stem);
+  if (!isLimb && ruling === 'out') return ruledOut(question, stem, base);
+  if (!isLimb && ruling !== 'undecided') return ruledLeft(base, barred, say);
   if (isLimb && barred.length === 0 && noPlace.length > 0 && ruling !== 'out') {
     const price = otherwise(question, stem);
     return { ...base, decision: 'out', rule: 'no-place', reasons: noPlace, ...(price && { price }) };
@@ -140,6 +142,12 @@ function ruledOut(question: VerdictQuestion, stem: Stem, base: Pick<Verdict, 'st
     reasons: ['You decided that it goes.'],
     ...(price && { price }),
   };
+}
+
+/** A lateral, spur or sucker is no candidate for a place; told to stay, it is left, and what speaks against it is said. */
+function ruledLeft(base: Pick<Verdict, 'stemId' | 'ruling'>, against: readonly Finding[], say: Say): Verdict {
+  const reasons = ['You decided that it stays.', ...sentences(against, say)];
+  return { ...base, decision: 'leave', rule: 'overruled', reasons };
 }
 
 /** Why a sound limb is not among the chosen: who stands in its way, or what keeping it would cost. */

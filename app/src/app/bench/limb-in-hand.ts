@@ -67,16 +67,11 @@ export class LimbInHand {
     ];
   });
 
-  /** Whether the program may be overruled here: on limbs of the trunk, not on the trunk or on laterals. */
+  /** Whether the program may be overruled here: on all but the stem itself and what goes with its carrier anyway. */
   readonly canRule = computed(() => {
     const verdict = this.verdict();
-    const stem = this.stem();
-    return (
-      verdict &&
-      stem?.parent.kind === 'stem' &&
-      verdict.decision !== 'goes-with' &&
-      verdict.decision !== 'leave'
-    );
+    const isStem = this.stem()?.parent.kind === 'ground' && verdict?.decision !== 'out';
+    return verdict && !isStem && verdict.decision !== 'goes-with';
   });
 
   readonly couldLead = computed(() => {

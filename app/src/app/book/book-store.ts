@@ -17,6 +17,7 @@ import {
   type Yard,
   type YardFile,
 } from '../../../../core';
+import { readInWorker, type FileReading } from './file-reader';
 import {
   appendEvent,
   dropCells,
@@ -37,6 +38,7 @@ export interface BookWorld {
   now: () => Date;
   newId: () => string;
   demoFile: () => Promise<string>;
+  readFile: (text: string) => FileReading;
   /** Other tabs of this browser. */
   tabs: { post(message: string): void; listen(heard: (message: string) => void): void };
 }
@@ -49,6 +51,7 @@ export const BOOK_WORLD = new InjectionToken<BookWorld>('the world outside the b
       openDb: () => openBookDb(),
       now: () => new Date(),
       newId: () => crypto.randomUUID(),
+      readFile: readInWorker,
       demoFile: async () => (await fetch('demo/two-hillsides.json')).text(),
       tabs: {
         post: (message) => channel.postMessage(message),
@@ -264,10 +267,11 @@ export const BookStore = signalStore(
         return writeYardFile({ yard: store.yard(), events: store.events(), drafts: draftsOf(store.cells()) });
       },
 
-      /** Reads a file and says what keeping it would do. Changes nothing. */
-      async examine(text: string): Promise<Examined> {
-        const { readYardFile } = await import('../../../../core/formats/read');
-        const read = readYardFile(text);
+      readFile: (text: string): FileReading => world.readFile(text),
+
+      /** Says what keeping a file that was read would do. Changes nothing. */
+      async examine({ done }: FileReading): Promise<Examined> {
+        const read = await done;
         if (read.kind === 'refused') return { read };
         const kept = await readYard(await db(), read.file.yard.id);
         return { read, effect: importEffect(read.file, kept) };

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import type { FileReading } from '../book/file-reader';
 import { BookStore, type Examined } from '../book/book-store';
 
 /** The yard as a file: out, and in again after saying what it would do. */
@@ -13,6 +14,8 @@ export class YardFiles {
   readonly fileName = signal('');
   readonly examined = signal<Examined | undefined>(undefined);
   readonly keptWords = signal('');
+  /** The file that is being read, while it is. */
+  readonly reading = signal<FileReading | undefined>(undefined);
 
   readonly refusals = computed(() => {
     const examined = this.examined();
@@ -56,8 +59,16 @@ export class YardFiles {
     if (!file) return;
     this.keptWords.set('');
     this.fileName.set(file.name);
-    this.examined.set(await this.book.examine(await file.text()));
+    this.examined.set(undefined);
+    const reading = this.book.readFile(await file.text());
+    this.reading.set(reading);
+    this.examined.set(await this.book.examine(reading));
+    this.reading.set(undefined);
     input.value = '';
+  }
+
+  stop(): void {
+    this.reading()?.stop();
   }
 
   async keep(how: 'add' | 'merge' | 'replace'): Promise<void> {
