@@ -58,6 +58,9 @@ export class ReadingsGrid {
   readonly conditions = CONDITIONS;
   readonly heads = READING_FIELDS.map((field) => HEADS[field]);
   readonly isDirty = computed(() => Object.keys(this.bench.rows()).length > 0);
+  readonly canBringBack = computed(() =>
+    this.book.thrown().some(({ treeId }) => treeId === this.bench.treeId()),
+  );
   readonly troubles = computed(() => this.bench.draft()?.troubles ?? []);
 
   readonly rows = computed<Row[]>(() => {
@@ -130,6 +133,10 @@ export class ReadingsGrid {
 
   letGo(): void {
     void this.book.dropDraft(this.bench.treeId());
+  }
+
+  bringBack(): void {
+    void this.book.bringBack();
   }
 
   /** Enter goes through the five readings, then to the first reading of the next row. */

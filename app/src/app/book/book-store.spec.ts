@@ -125,6 +125,24 @@ describe('the book', () => {
     expect(new Set(sequences).size).toBe(2);
   });
 
+  it('brings back what was thrown away, and the yard as it was before an import took its place', async () => {
+    const store = await openTab();
+    await store.type('harrier', 'd', 'length', '9 i');
+    await store.record({ kind: 'note', treeId: 'weir', text: 'mine' });
+    const before = await hashOfStore();
+    await store.dropDraft('harrier');
+    expect(await hashOfStore()).not.toBe(before);
+    await store.bringBack();
+    expect(await hashOfStore()).toBe(before);
+
+    const { read } = await store.examine(store.readFile(DEMO));
+    if (read.kind !== 'good') throw new Error('the demo is refused');
+    await store.keepImport(read.file, 'replace');
+    expect(store.cells()).toEqual([]);
+    await store.putBack();
+    expect(await hashOfStore()).toBe(before);
+  });
+
   it('comes back from its own export as the same yard, and joins without doubling', async () => {
     const store = await openTab();
     await store.record({ kind: 'note', treeId: 'weir', text: 'Dry <b>week</b>.' });

@@ -75,6 +75,10 @@ interface BookState {
   device: string;
   writing: number;
   notKept: string;
+  /** The yard as it was before the last import, until something is written after it. */
+  before: Pick<YardFile, 'yard' | 'events' | 'drafts'> | undefined;
+  /** Half-typed readings last thrown away, until something is typed after. */
+  thrown: readonly DraftCell[];
 }
 
 const NO_YARD: Yard = { id: '', name: '', sites: [] };
@@ -90,6 +94,8 @@ const INITIAL: BookState = {
   device: '',
   writing: 0,
   notKept: '',
+  before: undefined,
+  thrown: [],
 };
 
 /** The book that is open: its events, half-typed readings, and everything derived from them. */
@@ -172,7 +178,10 @@ export const BookStore = signalStore(
       return made;
     }
 
-    async function keepYard(file: YardFile, write: typeof replaceYard): Promise<void> {
+    async function keepYard(
+      file: Pick<YardFile, 'yard' | 'events' | 'drafts'>,
+      write: typeof replaceYard,
+    ): Promise<void> {
       await keep((db) => write(db, file, file.drafts));
       await keep((db) => db.put('settings', file.yard.id, 'yard'));
       await show(file.yard.id);
@@ -218,6 +227,7 @@ export const BookStore = signalStore(
         patchState(store, ({ events, cells }) => ({
           events: [...events, event],
           cells: cells.filter((cell) => !gone.has(cell)),
+          before: undefined,
         }));
         return true;
       },
@@ -238,6 +248,7 @@ export const BookStore = signalStore(
         const isSame = (other: DraftCell): boolean =>
           other.treeId === treeId && other.row === row && other.field === field;
         patchState(store, ({ cells }) => ({
+          thrown: [],
           cells: cells.some(isSame) ? cells.map((other) => (isSame(other) ? cell : other)) : [...cells, cell],
         }));
         await keep((db) => writeCell(db, cell));
@@ -248,8 +259,15 @@ export const BookStore = signalStore(
         const isOf = (cell: DraftCell): boolean =>
           cell.treeId === treeId && (row === undefined || cell.row === row);
         const gone = store.cells().filter(isOf);
-        patchState(store, ({ cells }) => ({ cells: cells.filter((cell) => !isOf(cell)) }));
+        patchState(store, ({ cells }) => ({ cells: cells.filter((cell) => !isOf(cell)), thrown: gone }));
         await keep((db) => dropCells(db, gone));
+      },
+
+      /** Brings back the half-typed readings that were thrown away last. */
+      async bringBack(): Promise<void> {
+        const back = store.thrown();
+        patchState(store, ({ cells }) => ({ cells: [...cells, ...back], thrown: [] }));
+        for (const cell of back) await keep((db) => writeCell(db, cell));
       },
 
       async setUnits(units: Units): Promise<void> {
@@ -279,7 +297,19 @@ export const BookStore = signalStore(
 
       /** Keeps an examined file: as a new yard, merged by event id into the one of its name, or in its place. */
       async keepImport(file: YardFile, how: 'add' | 'merge' | 'replace'): Promise<void> {
+        const kept = await readYard(await db(), file.yard.id);
         await keepYard(file, how === 'merge' ? mergeYard : replaceYard);
+        if (!kept) return;
+        const { yard, events, cells } = kept;
+        patchState(store, { before: { yard, events, drafts: draftsOf(cells) } });
+      },
+
+      /** Puts the yard back as it was before the last import. */
+      async putBack(): Promise<void> {
+        const before = store.before();
+        if (!before) return;
+        await keepYard(before, replaceYard);
+        patchState(store, { before: undefined });
       },
     };
   }),

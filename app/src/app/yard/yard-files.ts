@@ -9,7 +9,7 @@ import { BookStore, type Examined } from '../book/book-store';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class YardFiles {
-  private readonly book = inject(BookStore);
+  readonly book = inject(BookStore);
 
   readonly fileName = signal('');
   readonly examined = signal<Examined | undefined>(undefined);
@@ -77,6 +77,11 @@ export class YardFiles {
     await this.book.keepImport(read.file, how);
     this.keptWords.set(`${this.fileName()} is in the book.`);
     this.examined.set(undefined);
+  }
+
+  async putBack(): Promise<void> {
+    await this.book.putBack();
+    this.keptWords.set('Your yard is as it was before the import.');
   }
 
   leave(): void {
