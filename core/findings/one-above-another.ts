@@ -1,4 +1,5 @@
 import { limbPairs } from './measures';
+import { onBoth } from './on-both';
 import type { FindingRule } from './finding';
 
 /** Two limbs on one bearing with too little height between: the lower stands in the upper's shade. */
@@ -10,21 +11,7 @@ export const oneAboveAnother: FindingRule = {
     const turn = limits('shade.bearingDeg');
     return limbPairs(laid, limits('scaffold.shortestCm').value)
       .filter(({ heightCm, turnDeg }) => turnDeg < turn.value && heightCm < height.value)
-      .flatMap(({ lower, upper, heightCm }) =>
-        [[lower, upper] as const, [upper, lower] as const].map(([stem, other]) => ({
-          rule: 'one-above-another',
-          stemId: stem.id,
-          otherStemId: other.id,
-          gravity: 'serious' as const,
-          measured: {
-            value: heightCm,
-            unit: 'cm' as const,
-            sure: Math.hypot(lower.origin.sure, upper.origin.sure),
-          },
-          limit: height,
-          observed: stem === lower ? 'lower' : 'upper',
-        })),
-      );
+      .flatMap((pair) => onBoth('one-above-another', pair, height));
   },
   explain({ measured, limit, otherStemId, observed }, say) {
     const apart = `with ${say.length(measured?.value ?? 0)} between, and ${say.length(limit?.value ?? 0)} is needed`;

@@ -1,4 +1,5 @@
 import { limbPairs } from './measures';
+import { onBoth } from './on-both';
 import type { FindingRule } from './finding';
 
 /** Limbs that share a node or a bud-space: the join swells, is weak, and none gets enough. */
@@ -9,20 +10,7 @@ export const sameNode: FindingRule = {
     const limit = limits('cluster.bandCm');
     return limbPairs(laid, limits('scaffold.shortestCm').value)
       .filter(({ heightCm }) => heightCm < limit.value)
-      .flatMap(({ lower, upper, heightCm }) =>
-        [[lower, upper] as const, [upper, lower] as const].map(([stem, other]) => ({
-          rule: 'same-node',
-          stemId: stem.id,
-          otherStemId: other.id,
-          gravity: 'serious' as const,
-          measured: {
-            value: heightCm,
-            unit: 'cm' as const,
-            sure: Math.hypot(lower.origin.sure, upper.origin.sure),
-          },
-          limit,
-        })),
-      );
+      .flatMap((pair) => onBoth('same-node', pair, limit));
   },
   explain({ measured, limit, otherStemId }, say) {
     return `It starts ${say.length(measured?.value ?? 0)} from ${say.stem(otherStemId ?? '')}, within one bud-space (${say.length(limit?.value ?? 0)}): a shared join swells and is weak.`;
