@@ -47,6 +47,21 @@ test('a limb in hand says what becomes of it, with numbers, and may be overruled
   await expect(verdict(page, 'd')).toHaveText('stays');
 });
 
+test('what is seen of a limb, bark in its join or a cut end, is written down and weighed', async ({
+  page,
+}) => {
+  await openTree(page, 'harrier');
+  await expect(verdict(page, 'b')).toHaveText('stays');
+  await page.locator('[data-tag=b]').click();
+  await page.getByLabel('bark trapped in the join').check();
+  await expect(verdict(page, 'b')).toHaveText('goes');
+  await expect(page.locator('.hand')).toContainText('Bark is trapped in its join');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(verdict(page, 'b')).toHaveText('stays');
+  await page.locator('[data-tag=trunk]').click();
+  await expect(page.getByLabel('its end was cut')).toBeChecked();
+});
+
 test('walking round moves the drawing and drops no limb and no tag', async ({ page }) => {
   await openTree(page, 'harrier');
   const tags = page.locator('.elevation .tag');

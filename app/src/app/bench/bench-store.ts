@@ -14,6 +14,7 @@ import {
   type FormId,
   type Ruling,
   type StemId,
+  type StemReadings,
   type TreeState,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
@@ -139,6 +140,9 @@ export const BenchStore = signalStore(
         }
         return book.record({ kind: 'visit', treeId, stems: draft.stems }, book.today(), spent);
       },
+      /** Writes down something seen of a stem, as a visit of today. */
+      observe: (stemId: StemId, seen: StemReadings): Promise<boolean> =>
+        write({ kind: 'visit', treeId: store.treeId(), stems: { [stemId]: seen } }),
       overrule: (stemId: StemId, ruling: Ruling): Promise<boolean> =>
         write({ kind: 'overruled', treeId: store.treeId(), stemId, ruling }),
       chooseForm: (form: FormId): Promise<boolean> =>

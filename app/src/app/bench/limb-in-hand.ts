@@ -74,6 +74,12 @@ export class LimbInHand {
     return verdict && !isStem && verdict.decision !== 'goes-with';
   });
 
+  /** What is seen rather than measured, once the limb is in the book. */
+  readonly isRecorded = computed(() => {
+    const id = this.bench.inHand();
+    return this.bench.state()?.tree.stems.some((stem) => stem.id === id) ?? false;
+  });
+
   readonly couldLead = computed(() => {
     const state = this.bench.state();
     return state?.form === 'central-leader' && (this.stem()?.set.value ?? 90) < 35;
