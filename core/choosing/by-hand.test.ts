@@ -57,7 +57,7 @@ describe('pins and bans', () => {
     expect(verdicts['d']).toMatchObject({
       decision: 'out',
       ruling: 'out',
-      reasons: ['You decided that it goes.'],
+      reasons: [{ words: 'You decided that it goes.' }],
     });
     expect(verdicts['d']?.price?.words.join('; ')).toBe('the largest gap narrows from 180° to 90°');
   });
@@ -81,7 +81,10 @@ describe('pins and bans', () => {
     expect(withLateral({})?.decision).toBe('out');
     expect(withLateral({ a1: 'keep' })).toMatchObject({
       decision: 'leave',
-      reasons: ['You decided that it stays.', expect.stringContaining('dead') as string],
+      reasons: [
+        { words: 'You decided that it stays.' },
+        { words: expect.stringContaining('dead') as string, rule: 'unsound-wood' },
+      ],
     });
   });
 
@@ -138,7 +141,7 @@ describe('a tree on wires', () => {
     });
     expect(chosen.limbs.map(({ stemId }) => stemId).sort()).toEqual(['a', 'b', 'trunk']);
     expect(chosen.empty.map(({ place }) => place)).toEqual(['wire 2 toward 90°', 'wire 2 toward 270°']);
-    expect(verdicts['f']?.reasons[0]).toBe(
+    expect(verdicts['f']?.reasons[0]?.words).toBe(
       'It stands 90° out of the wall’s plane: it grows into the wall or away from it.',
     );
     const bends = plan.acts.flatMap((act) =>

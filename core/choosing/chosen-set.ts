@@ -1,10 +1,12 @@
 import type { Scene } from '../findings/finding';
 import { joinHeightCm } from '../findings/measures';
 import type { StemId } from '../tree/stem';
-import type { BuiltProblem, ChosenRole, Place } from './build';
+import type { BuiltProblem } from './build';
+import { atDeg, type Candidacy, type ChosenRole, type Place } from './candidacy';
+import type { Correction } from './corrections';
 import type { Fault } from './faults';
-import type { Cost } from './problem';
-import { largestGapDeg } from './score';
+import type { Circle, Cost } from './problem';
+import { largestGapDeg, spanDeg } from './score';
 import type { Solution } from './solve';
 
 /** A stem in its place, and what it costs there. */
@@ -12,7 +14,10 @@ export interface ChosenLimb {
   stemId: StemId;
   role: ChosenRole;
   place: string;
+  /** What a grower calls it there. */
+  word: string;
   faults: readonly Fault[];
+  correction?: Correction;
 }
 
 /** A place that no stem fills. */
@@ -20,6 +25,8 @@ export interface EmptyPlace {
   place: string;
   /** How many limbs it lacks to the fewest the form stands on, or to its wish. */
   lacks: number;
+  /** Fewest limbs the place stands on. */
+  fewest: number;
   heightCm: number;
   bearingDeg: number;
 }
@@ -29,33 +36,44 @@ export interface ChosenSet {
   limbs: readonly ChosenLimb[];
   cost: Cost;
   empty: readonly EmptyPlace[];
-  /** Largest gap between bearings in each ring of more than one place, deg. */
-  gaps: readonly { place: string; largestDeg: number; evenDeg: number }[];
+  /** Largest gap between bearings in each ring of more than one place, and the even one for the limbs wished, deg. */
+  gaps: readonly { place: string; largestDeg: number; evenDeg: number; spanDeg: number }[];
   /** Least height between two kept limbs' joins in one ring, cm; undefined for fewer than two. */
   closestCm: number | undefined;
 }
 
 /** Reads a solution back into stems, places and gaps. */
 export function chosenSet(scene: Scene, built: BuiltProblem, solution: Solution): ChosenSet {
-  const taken = solution.options.map((o) => built.candidacies[o] as BuiltProblem['candidacies'][number]);
-  const limbs = taken.map(({ stem, place, faults }) => ({
+  const taken = solution.options.map((o) => built.candidacies[o] as Candidacy);
+  const limbs = taken.map(({ stem, place, faults, correction }) => ({
     stemId: stem.id,
     role: (built.places[place] as Place).role,
     place: (built.places[place] as Place).circle.name,
+    word: (built.places[place] as Place).word,
     faults,
+    ...(correction && { correction }),
   }));
   const inPlace = (i: number): typeof taken => taken.filter(({ place }) => place === i);
-  const bearings = (i: number): number[] => inPlace(i).map(({ stem }) => stem.runBearing.value);
+  const bearings = (i: number): number[] => inPlace(i).map(atDeg);
   const gaps = built.places.flatMap(({ circle, role }, i) =>
     role === 'scaffold' && circle.most > 1 && inPlace(i).length > 1
-      ? [{ place: circle.name, largestDeg: largestGapDeg(bearings(i)), evenDeg: 360 / inPlace(i).length }]
+      ? [
+          {
+            place: circle.name,
+            largestDeg: largestGapDeg(bearings(i), circle.arc),
+            evenDeg: spanDeg(circle) / Math.max(inPlace(i).length, circle.wish),
+            spanDeg: spanDeg(circle),
+          },
+        ]
       : [],
   );
   const empty = built.places.flatMap((place, i) => {
     const lacks = place.circle.wish - inPlace(i).length;
     if (lacks <= 0 || place.role === 'leader') return [];
-    const bearingDeg = place.bearingDeg ?? middleOfLargestGap(bearings(i));
-    return [{ place: place.circle.name, lacks, heightCm: place.heightCm, bearingDeg }];
+    const at = middleOfLargestGap(bearings(i), place.circle.arc);
+    const bearingDeg = place.bearingDeg ?? place.bearingOf?.(at) ?? at;
+    const { name, fewest } = place.circle;
+    return [{ place: name, lacks, fewest, heightCm: place.heightCm, bearingDeg }];
   });
   const heights = built.places.map((_, i) =>
     inPlace(i)
@@ -72,13 +90,23 @@ export function chosenSet(scene: Scene, built: BuiltProblem, solution: Solution)
   };
 }
 
-/** The bearing farthest from its neighbours, deg; north for an empty ring. */
-export function middleOfLargestGap(bearings: readonly number[]): number {
-  const sorted = [...bearings].sort((a, b) => a - b);
-  let best = { gap: -1, middle: 0 };
-  sorted.forEach((b, i) => {
-    const gap = i === 0 ? b + 360 - (sorted.at(-1) as number) : b - (sorted[i - 1] as number);
-    if (gap > best.gap) best = { gap, middle: (b - gap / 2 + 360) % 360 };
-  });
-  return best.middle;
+/** The position farthest from its neighbours, deg; the start of an empty ring, the middle of an empty arc. */
+export function middleOfLargestGap(positions: readonly number[], arc?: Circle['arc']): number {
+  const sorted = [...positions].sort((a, b) => a - b);
+  if (sorted.length === 0) return arc ? (arc.fromDeg + arc.toDeg) / 2 : 0;
+  const [first, last] = [sorted[0] as number, sorted.at(-1) as number];
+  const gaps = sorted
+    .slice(1)
+    .map((to, i) => ({ gap: to - (sorted[i] as number), at: (to + (sorted[i] as number)) / 2 }));
+  if (arc) {
+    const ends = [
+      { gap: 2 * (first - arc.fromDeg), at: (first + arc.fromDeg) / 2 },
+      { gap: 2 * (arc.toDeg - last), at: (arc.toDeg + last) / 2 },
+    ];
+    gaps.push(...ends);
+  } else {
+    const gap = first + 360 - last;
+    gaps.unshift({ gap, at: (first - gap / 2 + 360) % 360 });
+  }
+  return gaps.reduce((best, next) => (next.gap > best.gap ? next : best)).at;
 }

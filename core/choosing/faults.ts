@@ -1,5 +1,6 @@
 import type { Finding, Scene } from '../findings/finding';
 import { crotchDeg, joinHeightCm, thicknessRatio } from '../findings/measures';
+import { tipOf, type Course } from '../tree/course';
 import type { Stem } from '../tree/stem';
 
 /** Points are tenths: 10 is one point. Cost of a measure, straight between the corners of its table, flat outside. */
@@ -27,51 +28,44 @@ export interface Fault {
 
 /**
  * What a limb costs by itself in any form: findings that bar it, and its own weaknesses.
- * @param setFromDeg least angle from upright wanted along its run, deg
- * @param setToDeg greatest
  */
-export function faultsOf(
-  scene: Scene,
-  stem: Stem,
-  findings: readonly Finding[],
-  setFromDeg: number,
-  setToDeg: number,
-): Fault[] {
+export function faultsOf(scene: Scene, stem: Stem, findings: readonly Finding[]): Fault[] {
   const barred: Fault[] = findings
     .filter((f) => f.stemId === stem.id && f.otherStemId === undefined && f.gravity === 'must-go')
     .map((f) => ({ rank: 'breaches', what: f.rule, points: 1 }));
-  return [...barred, ...weaknesses(scene, stem, findings, setFromDeg, setToDeg)].filter((f) => f.points > 0);
+  return [...barred, ...weaknesses(scene, stem, findings)].filter((f) => f.points > 0);
 }
 
-function weaknesses(
-  { laid, limits }: Scene,
-  stem: Stem,
-  findings: readonly Finding[],
-  setFromDeg: number,
-  setToDeg: number,
-): Fault[] {
-  const crotch = crotchDeg(laid, stem) ?? 0;
+/** Form cost of a scaffold on a doubtful join, tenths: no evenness is worth two of them. Working value. */
+const DOUBTFUL_JOIN = 10;
+
+function weaknesses({ laid, limits, runDeg }: Scene, stem: Stem, findings: readonly Finding[]): Fault[] {
+  const crotch = crotchDeg(laid, stem);
   const ratio = thicknessRatio(laid, stem) ?? 0;
   const has = (rule: string): boolean => findings.some((f) => f.stemId === stem.id && f.rule === rule);
   const strong = limits('thick.ratio').value;
   const thinMm = limits('thin.diameterMm').value - stem.diameter.value;
-  const bendDeg = Math.max(setFromDeg - stem.set.value, stem.set.value - setToDeg, 0);
+  const bendDeg = Math.max(runDeg.from - stem.set.value, stem.set.value - runDeg.to, 0);
   const [ideal, wide] = [limits('crotch.idealFromDeg').value, limits('crotch.idealToDeg').value];
   const merit = (what: string, points: number): Fault => ({ rank: 'merit', what, points });
+  const isDoubtful = crotch !== undefined && crotch < limits('crotch.doubtfulDeg').value;
   return [
+    { rank: 'form', what: 'doubtful-crotch', points: isDoubtful ? DOUBTFUL_JOIN : 0 },
     merit(
       'crotch',
-      onCurve(
-        [
-          [ideal - 15, 50],
-          [ideal - 5, 15],
-          [ideal, 0],
-          [wide, 0],
-          [wide + 30, 20],
-          [wide + 60, 60],
-        ],
-        crotch,
-      ),
+      crotch === undefined
+        ? 0
+        : onCurve(
+            [
+              [ideal - 15, 50],
+              [ideal - 5, 15],
+              [ideal, 0],
+              [wide, 0],
+              [wide + 30, 20],
+              [wide + 60, 60],
+            ],
+            crotch,
+          ),
     ),
     merit(
       'thick',
@@ -124,4 +118,18 @@ export function outsideBand(
   return offCm > 0
     ? [{ rank: 'form', what: 'outside-band', points: Math.ceil(offCm), measured: height }]
     : [];
+}
+
+/** Cost of shortening a limb that stands higher than the leader allows: a point for every 4 cm it is too high. */
+export function overtops({ laid, limits }: Scene, stem: Stem): Fault {
+  const tip = (id: string): number => tipOf(laid.courses.get(id) as Course)[2];
+  const overCm = laid.trunk ? tip(stem.id) - (tip(laid.trunk.id) - limits('leader.clearCm').value) : 0;
+  const points = onCurve(
+    [
+      [0, 0],
+      [24, 60],
+    ],
+    overCm,
+  );
+  return { rank: 'merit', what: 'overtops', points };
 }

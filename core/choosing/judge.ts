@@ -1,17 +1,24 @@
-import { lookAt, type Finding, type Scene } from '../findings';
+import { lookAt, lookAtSet, type Finding, type Scene, type SetPlace } from '../findings';
 import { limbsOf } from '../findings/measures';
-import { formOf } from '../forms';
+import { formOf, type Form } from '../forms';
 import type { TreeState } from '../history/tree-at';
 import { kindFacts } from '../kinds/kinds';
 import { planFrom, type Plan } from '../plan/plan';
+import { staged } from '../plan/staging';
 import type { Units } from '../readings/units';
 import { resolveLimits } from '../rules/limits';
+import { rulesOfSchool } from '../schools/schools';
+import { isInLeaf, seasonOf, woodSeason } from '../sites/site';
 import { layOut } from '../tree/course';
-import type { StemId } from '../tree/stem';
+import type { Stem, StemId } from '../tree/stem';
+import { planWhip, type WhipPlan } from '../whips/whip-plan';
 import { buildProblem, type BuiltProblem } from './build';
-import { solve, type Solution } from './solve';
-import { sayIn } from './say';
+import type { FormScene } from './candidacy';
 import { chosenSet, type ChosenSet } from './chosen-set';
+import { freeGrowth } from './free-growth';
+import type { Cost } from './problem';
+import { sayIn } from './say';
+import { solve, type Solution } from './solve';
 import { verdictsOn, type Verdict } from './verdicts';
 
 /** Everything the program has to say about a tree on a day. */
@@ -23,57 +30,128 @@ export interface Judgement {
   runnersUp: readonly ChosenSet[];
   verdicts: Readonly<Record<StemId, Verdict>>;
   plan: Plan;
-  /** Sets looked at, and whether the answer is proven best. */
+  /** What is found of the chosen limbs as they stand, and as the plan leaves them. */
+  setFindings: { proposed: readonly Finding[]; planned: readonly Finding[] };
+  /** Sets looked at, whether the answer is proven best, and the least that any set could cost. */
   nodes: number;
   proven: boolean;
+  bound: Cost;
+}
+
+/** A whip has no limbs: it is judged by its buds. */
+export interface WhipJudgement {
+  kind: 'whip';
+  findings: readonly Finding[];
+  whip: WhipPlan;
 }
 
 export interface NotJudged {
   kind: 'not-judged';
-  why: 'form-comes-later' | 'no-readings' | 'whip';
+  why: 'form-comes-later' | 'no-readings';
   findings: readonly Finding[];
 }
 
+export type Judged = Judgement | WhipJudgement | NotJudged;
+
 /** How many sets the choice gives: the best and the next three. */
 const SETS_KEPT = 4;
-/** Sets looked at before the search stops unproven: some ten seconds of one core. */
-const NODE_LIMIT = 20_000_000;
+/** Sets looked at before the search answers with what it has and the gap it has proven: a second or two of one core. */
+const NODE_LIMIT = 400_000;
 
-/** The scene a tree's rules look at: its courses, kind, site and figures. */
+/** The scene a tree's rules look at: its courses, kind, site, school and figures, on the day of its last visit. */
 export function sceneOf(state: TreeState): Scene {
   const kind = kindFacts(state.tree.kind);
   const form = formOf(state.form);
+  const { answers } = state.school;
   const limits = resolveLimits({
     kind: kind.rules,
     ...(form && { form: form.rules }),
+    school: rulesOfSchool(answers),
     tree: state.rules,
   });
-  return { laid: layOut(state.tree), kind, site: state.site, limits };
+  const today = dayOf(state);
+  const seasonsGrown = seasonOf(state.site, today) - seasonOf(state.site, state.record.planted) + 1;
+  return {
+    ...{ laid: layOut(state.tree), kind, site: state.site, limits, answers },
+    when: { season: woodSeason(state.site, today), inLeaf: isInLeaf(state.site, today), seasonsGrown },
+    standsOn: form?.standsOn ?? 'trunk',
+    hasLeader: form?.hasLeader ?? false,
+    runDeg: { from: limits('set.fromDeg').value, to: limits('set.toDeg').value },
+  };
 }
 
+/** The day a tree is judged on: that of its last visit, or of its planting. */
+export const dayOf = (state: TreeState): string => state.visitedOn ?? state.record.planted;
+
 /**
- * Judges a tree: findings, the choice of limbs for its form, a verdict on every stem, and the plan.
- * Trees of a form that is not judged yet, with no readings, or with no limb to choose, say so.
+ * Judges a tree: findings, the choice of limbs for its form, a verdict on every stem, and the plan; a whip by its
+ * buds. Trees of a form that is not judged, or with no readings, say so.
  */
-export function judge(state: TreeState, units: Units): Judgement | NotJudged {
+export function judge(state: TreeState, units: Units): Judged {
   const scene = sceneOf(state);
   const findings = lookAt(scene);
   const form = formOf(state.form);
   if (state.tree.stems.length === 0) return { kind: 'not-judged', why: 'no-readings', findings };
   if (!form) return { kind: 'not-judged', why: 'form-comes-later', findings };
-  const limbs = limbsOf(scene.laid, scene.limits('scaffold.shortestCm').value);
-  if (limbs.length === 0) return { kind: 'not-judged', why: 'whip', findings };
+  const limbs = limbsOf(scene);
+  if (limbs.length === 0 || (form.standsOn === 'stems' && limbs.length < 2 && isBare(state))) {
+    return { kind: 'whip', findings, whip: planWhip(scene, form, state, units) };
+  }
+  return judgeLimbs(state, units, { ...scene, findings, limbs }, form);
+}
 
-  const formScene = { ...scene, findings, limbs };
-  const formProblem = form.build(formScene);
+function judgeLimbs(state: TreeState, units: Units, scene: FormScene, form: Form): Judgement {
+  const formProblem = form.build(scene);
   const built = buildProblem(formProblem, state.rulings);
-  const { best, nodes, proven } = solve(built.problem, { keep: SETS_KEPT, nodeLimit: NODE_LIMIT });
+  const { best, nodes, proven, bound } = solve(built.problem, { keep: SETS_KEPT, nodeLimit: NODE_LIMIT });
   const read = (solution: Solution): ChosenSet => chosenSet(scene, built, solution);
   const [chosen, ...runnersUp] = best.map(read) as [ChosenSet, ...ChosenSet[]];
   const say = sayIn(units, state.tree);
-  const verdicts = verdictsOn({ scene: formScene, formProblem, chosen, state, say });
-  const plan = planFrom({ scene: formScene, form, chosen, verdicts, say });
-  return { kind: 'judged', findings, chosen, runnersUp, verdicts, plan, nodes, proven };
+  const first = verdictsOn({ scene, formProblem, chosen, state, say });
+  const capRatio = scene.limits(state.shapedBefore ? 'wood.capRatio' : 'wood.firstRatio').value;
+  const laterCapRatio = scene.limits('wood.capRatio').value;
+  const freed = freeGrowth(scene, first);
+  const verdicts = staged({
+    scene,
+    chosen,
+    verdicts: freed,
+    capRatio,
+    laterCapRatio,
+    today: dayOf(state),
+    say,
+  });
+  const plan = planFrom({ scene, form, chosen, verdicts, capRatio, say });
+  const planned = { ...scene, laid: layOut(plan.after) };
+  const setFindings = {
+    proposed: lookAtSet(scene, setPlaces(scene, chosen)),
+    planned: lookAtSet(planned, setPlaces(planned, chosen)),
+  };
+  return {
+    ...{ kind: 'judged', findings: scene.findings, chosen, runnersUp, verdicts, plan, setFindings },
+    ...{ nodes, proven, bound },
+  };
+}
+
+const isBare = (state: TreeState): boolean => state.tree.stems.length === 1;
+
+/** The limbs of each place of a set, on the tree as it stands or as the plan leaves it. */
+function setPlaces({ laid }: Pick<Scene, 'laid'>, chosen: ChosenSet): SetPlace[] {
+  const byId = new Map(laid.tree.stems.map((stem) => [stem.id, stem]));
+  const names = [
+    ...new Set(chosen.limbs.filter(({ role }) => role === 'scaffold').map(({ place }) => place)),
+  ];
+  return names.map((name) => {
+    const limbs = chosen.limbs
+      .filter(({ place }) => place === name)
+      .flatMap(({ stemId }) => byId.get(stemId) ?? []) as Stem[];
+    const gap = chosen.gaps.find(({ place }) => place === name);
+    return {
+      ...{ name, limbs },
+      arcDeg: gap?.spanDeg ?? 0,
+      largestGapDeg: gap?.largestDeg ?? 0,
+      evenGapDeg: gap?.evenDeg ?? 0,
+    };
+  });
 }
 
 /** The problem a tree poses, for tests and benchmarks. Undefined when its form is not judged. */
@@ -81,7 +159,8 @@ export function problemOf(state: TreeState): BuiltProblem | undefined {
   const scene = sceneOf(state);
   const form = formOf(state.form);
   if (!form) return undefined;
-  const findings = lookAt(scene);
-  const limbs = limbsOf(scene.laid, scene.limits('scaffold.shortestCm').value);
-  return buildProblem(form.build({ ...scene, findings, limbs }), state.rulings);
+  return buildProblem(
+    form.build({ ...scene, findings: lookAt(scene), limbs: limbsOf(scene) }),
+    state.rulings,
+  );
 }

@@ -33,7 +33,7 @@ export interface PairCost {
 /** Cost of a measure by the first limit it does not exceed; the last limit is Infinity. */
 export type Grades = readonly (readonly [limit: number, cost: number])[];
 
-/** Places round the stem: a vase's one ring, a leader's tier, an espalier's arm (a ring of one). */
+/** Places round the stem: a vase's one ring, a leader's tier, a fan's half circle, an espalier's arm (a ring of one). */
 export interface Circle {
   name: string;
   fewest: number;
@@ -43,8 +43,10 @@ export interface Circle {
   offWish: number;
   /** Merit cost of each wished place left empty. */
   empty: number;
-  /** Form cost by largest gap between bearings over the even gap for the number taken. */
+  /** Form cost by largest gap between bearings over the even gap for the number taken, or wished if more. */
   gap: Grades;
+  /** The stretch of positions to fill, for a place that does not go all round; its ends count as half gaps. */
+  arc?: { fromDeg: number; toDeg: number };
   spreads: readonly Spread[];
 }
 

@@ -19,16 +19,23 @@ export function pairTable(problem: Problem): PairTable {
   return table;
 }
 
-/** Largest gap between neighbouring bearings, deg; 360 for one, 0 for none. */
-export function largestGapDeg(bearings: readonly number[]): number {
-  if (bearings.length === 0) return 0;
-  const sorted = [...bearings].sort((a, b) => a - b);
-  let largest = (sorted[0] as number) + 360 - (sorted.at(-1) as number);
+/**
+ * Largest gap between neighbouring positions, deg; 360 for one in a ring, 0 for none. In an arc the stretch from its
+ * end to the first limb counts twice, so that limbs half an even gap from the ends are evenly spread.
+ */
+export function largestGapDeg(positions: readonly number[], arc?: Circle['arc']): number {
+  if (positions.length === 0) return 0;
+  const sorted = [...positions].sort((a, b) => a - b);
+  const [first, last] = [sorted[0] as number, sorted.at(-1) as number];
+  let largest = arc ? Math.max(2 * (first - arc.fromDeg), 2 * (arc.toDeg - last)) : first + 360 - last;
   for (let i = 1; i < sorted.length; i++) {
     largest = Math.max(largest, (sorted[i] as number) - (sorted[i - 1] as number));
   }
   return largest;
 }
+
+/** Degrees a circle is to fill. */
+export const spanDeg = ({ arc }: Pick<Circle, 'arc'>): number => (arc ? arc.toDeg - arc.fromDeg : 360);
 
 /** The whole cost of taking a set of options (indices, any order). */
 export function costOf(problem: Problem, pairs: PairTable, taken: readonly number[]): Cost {
@@ -61,7 +68,15 @@ export function costOf(problem: Problem, pairs: PairTable, taken: readonly numbe
     short += Math.max(0, circle.fewest - n);
     merit += emptyCost(circle, n);
     form +=
-      offWishCost(circle, n) + gapCost(circle, n, largestGapDeg(members.map((o) => bearing(problem, o))));
+      offWishCost(circle, n) +
+      gapCost(
+        circle,
+        n,
+        largestGapDeg(
+          members.map((o) => bearing(problem, o)),
+          circle.arc,
+        ),
+      );
     for (const { of, value, grades } of circle.spreads) {
       if (n < 2) continue;
       const values = members.map((o) => value[o] as number);
@@ -78,9 +93,14 @@ export const offWishCost = (circle: Circle, n: number): number =>
 
 export const emptyCost = (circle: Circle, n: number): number => circle.empty * Math.max(0, circle.wish - n);
 
-/** Form cost of the largest gap when `n` are taken; none for fewer than two. */
+/**
+ * Form cost of the largest gap when `n` are taken, against the even gap for that number or for the number wished,
+ * whichever is more; none for fewer than two.
+ */
 export function gapCost(circle: Circle, n: number, largestDeg: number): number {
-  return n < 2 || circle.gap.length === 0 ? 0 : grade(circle.gap, (largestDeg * n) / 360);
+  return n < 2 || circle.gap.length === 0
+    ? 0
+    : grade(circle.gap, (largestDeg * Math.max(n, circle.wish)) / spanDeg(circle));
 }
 
 const bearing = (problem: Problem, o: number): number => problem.options[o]?.bearingDeg ?? 0;

@@ -1,5 +1,5 @@
 import { compareCosts, grade, type Circle, type Cost, type Option, type Problem } from './problem';
-import { costOf, emptyCost, gapCost, offWishCost, pairTable, type PairTable } from './score';
+import { costOf, emptyCost, gapCost, offWishCost, pairTable, spanDeg, type PairTable } from './score';
 
 /** A set of options and what it costs. */
 export interface Solution {
@@ -14,6 +14,8 @@ export interface Solved {
   nodes: number;
   /** False when the node limit stopped the search: the sets are good, but not proven best. */
   proven: boolean;
+  /** No set costs less than this: the best one's own cost when it is proven. */
+  bound: Cost;
 }
 
 export interface SolveOptions {
@@ -32,7 +34,14 @@ export function solve(problem: Problem, { keep = 4, nodeLimit = Infinity }: Solv
   const search = new Search(problem, keep, nodeLimit);
   search.seed();
   search.extend(0);
-  return { best: search.kept, nodes: search.nodes, proven: search.nodes < nodeLimit };
+  const best = search.kept[0]?.cost as Cost;
+  const isCut = search.openBound !== undefined && compareCosts(search.openBound, best) < 0;
+  return {
+    best: search.kept,
+    nodes: search.nodes,
+    proven: search.openBound === undefined,
+    bound: isCut ? (search.openBound as Cost) : best,
+  };
 }
 
 /** The running state of one circle while its members are being taken. */
@@ -48,12 +57,17 @@ interface Ring {
 /** Least cost of a circle from here on: lexicographic least of (short, form, merit, tie). */
 type RingBound = [short: number, form: number, merit: number, tie: number];
 
+/** How many options a good set is grown from before the search. */
+const SEEDS = 24;
+
 /** Taken off a bound on a gap, so that rounding never lifts it over a grade that an exact set just meets. */
 const ROUNDING_DEG = 1e-9;
 
 class Search {
   kept: Solution[] = [];
   nodes = 0;
+  /** Least bound of the branches that were left unsearched at the node limit. */
+  openBound: Cost | undefined;
 
   private readonly pairs: PairTable;
   /** Options sorted by circle, then bearing; `order[i]` is the problem's option. */
@@ -104,9 +118,10 @@ class Search {
     }));
   }
 
-  /** Good sets to measure branches against from the start: grown greedily from each option. */
+  /** Good sets to measure branches against from the start: grown greedily from options spread over the order. */
   seed(): void {
-    for (const start of this.order) {
+    const step = Math.max(1, Math.ceil(this.order.length / SEEDS));
+    for (const start of this.order.filter((_, i) => i % step === 0)) {
       let set = [start];
       let cost = this.cost(set);
       for (;;) {
@@ -126,7 +141,11 @@ class Search {
 
   /** Takes the present set as it is, then every set that adds options from `from` on. */
   extend(from: number): void {
-    if (this.nodes >= this.nodeLimit) return;
+    if (this.nodes >= this.nodeLimit) {
+      const bound = [...this.bound] as unknown as Cost;
+      if (!this.openBound || compareCosts(bound, this.openBound) < 0) this.openBound = bound;
+      return;
+    }
     this.nodes++;
     this.offer(this.taken, this.presentCost());
     for (let i = from; i < this.order.length; i++) {
@@ -170,12 +189,17 @@ class Search {
     this.usedStems.add(option.stem);
 
     const { n, first, last, innerGap, low, high } = before.ring;
-    const { spreads } = this.problem.circles[option.circle] as Circle;
+    const { spreads, arc } = this.problem.circles[option.circle] as Circle;
     this.rings[option.circle] = {
       n: n + 1,
       first: n === 0 ? option.bearingDeg : first,
       last: option.bearingDeg,
-      innerGap: n === 0 ? 0 : Math.max(innerGap, option.bearingDeg - last),
+      innerGap:
+        n === 0
+          ? arc
+            ? 2 * (option.bearingDeg - arc.fromDeg)
+            : 0
+          : Math.max(innerGap, option.bearingDeg - last),
       low: spreads.map(({ value }, i) => Math.min(low[i] as number, value[o] as number)),
       high: spreads.map(({ value }, i) => Math.max(high[i] as number, value[o] as number)),
     };
@@ -255,8 +279,7 @@ class Search {
     const unlike = spreadCost(circle, ring);
     for (let n = ring.n; n <= most; n++) {
       const more = n - ring.n;
-      const evenest = ring.n === 0 ? 360 / Math.max(1, n) : (ring.first + 360 - ring.last) / (more + 1);
-      const closing = evenest - ROUNDING_DEG;
+      const closing = evenestClosing(circle, ring, more) - ROUNDING_DEG;
       const bound: RingBound = [
         Math.max(0, circle.fewest - n),
         offWishCost(circle, n) + gapCost(circle, n, Math.max(ring.innerGap, closing)) + unlike,
@@ -320,8 +343,18 @@ class Search {
   }
 }
 
+/**
+ * The least that the largest gap still open can be when `more` limbs are yet to be taken: the rest of the way evenly
+ * divided. In an arc the last stretch, to its end, counts as half a gap.
+ */
+function evenestClosing(circle: Circle, ring: Ring, more: number): number {
+  const { arc } = circle;
+  if (ring.n === 0) return spanDeg(circle) / Math.max(1, more);
+  return arc ? (arc.toDeg - ring.last) / (more + 0.5) : (ring.first + 360 - ring.last) / (more + 1);
+}
+
 function closedRing(circle: Circle, ring: Ring): RingBound {
-  const largest = ring.n === 0 ? 0 : Math.max(ring.innerGap, ring.first + 360 - ring.last);
+  const largest = ring.n === 0 ? 0 : Math.max(ring.innerGap, evenestClosing(circle, ring, 0));
   return [
     Math.max(0, circle.fewest - ring.n),
     offWishCost(circle, ring.n) + gapCost(circle, ring.n, largest) + spreadCost(circle, ring),

@@ -1,15 +1,18 @@
-import { explainFinding, type Finding, type Say } from '../findings';
-import { crotchDeg, isOnTrunk, thicknessRatio } from '../findings/measures';
+import type { Finding, Say } from '../findings';
+import { isOnTrunk } from '../findings/measures';
 import type { Ruling } from '../history/events';
-import type { TreeState } from '../history/tree-at';
-import type { Stem, StemId } from '../tree/stem';
-import { buildProblem, type FormProblem, type FormScene } from './build';
-import { chosenSet, type ChosenSet } from './chosen-set';
+import type { KeptFor } from '../plan/acts';
+import { stemOf, type Stem, type StemId } from '../tree/stem';
+import type { ChosenLimb } from './chosen-set';
+import type { Correction } from './corrections';
 import { placeWords } from './fault-words';
-import { priceOf, type Price } from './price';
-import { solve } from './solve';
+import { correctionWords, keptWords } from './kept-words';
+import { sortLateral, type LateralSort } from './laterals';
+import { otherwise, type OtherwiseQuestion } from './otherwise';
+import type { Price } from './price';
+import { because, reasonsOf, type Reason } from './reason';
 
-export type Decision = 'trunk' | 'leader' | 'scaffold' | 'out' | 'leave' | 'goes-with';
+export type Decision = 'trunk' | 'leader' | 'scaffold' | 'temporary' | 'out' | 'leave' | 'goes-with';
 
 /** What becomes of one stem, and why. */
 export interface Verdict {
@@ -17,8 +20,16 @@ export interface Verdict {
   decision: Decision;
   /** The place it fills, or the stem it goes with. */
   place?: string;
+  /** What a grower calls it in its place: scaffold, arm, rib, stem. */
+  word?: string;
+  correction?: Correction;
+  /** What is done to a side shoot that is left. */
+  lateral?: Pick<LateralSort, 'sort' | 'toDeg' | 'toLengthCm'>;
+  /** ISO date to which a temporary limb stays, and what for. */
+  until?: string;
+  keptFor?: KeptFor;
   /** Sentences, the weightiest first. */
-  reasons: readonly string[];
+  reasons: readonly Reason[];
   /** The rule the decision rests on, for the act that follows. */
   rule: string;
   ruling: Ruling;
@@ -26,19 +37,16 @@ export interface Verdict {
   price?: Price;
 }
 
-export interface VerdictQuestion {
-  scene: FormScene;
-  formProblem: FormProblem;
-  chosen: ChosenSet;
-  state: TreeState;
-  say: Say;
-}
+type Saying = Omit<Verdict, 'stemId' | 'ruling'>;
 
 /** A verdict on every stem of the tree. */
-export function verdictsOn(question: VerdictQuestion): Record<StemId, Verdict> {
+export function verdictsOn(question: OtherwiseQuestion): Record<StemId, Verdict> {
   const { state } = question;
   const verdicts: Record<StemId, Verdict> = {};
-  for (const stem of state.tree.stems) verdicts[stem.id] = verdictOn(question, stem);
+  for (const stem of state.tree.stems) {
+    const ruling = state.rulings[stem.id] ?? 'undecided';
+    verdicts[stem.id] = { stemId: stem.id, ruling, ...verdictOn(question, stem, ruling) };
+  }
   for (const stem of state.tree.stems) {
     const carrier = goneCarrier(question, verdicts, stem);
     if (carrier === undefined) continue;
@@ -47,132 +55,128 @@ export function verdictsOn(question: VerdictQuestion): Record<StemId, Verdict> {
       decision: 'goes-with',
       place: carrier,
       rule: 'goes-with',
-      reasons: [`It goes with ${question.say.stem(carrier)}, which carries it.`],
+      reasons: [because(`It goes with ${question.say.stem(carrier)}, which carries it.`)],
     };
   }
   return verdicts;
 }
 
-function verdictOn(question: VerdictQuestion, stem: Stem): Verdict {
-  const { scene, chosen, state, say } = question;
-  const ruling = state.rulings[stem.id] ?? 'undecided';
+function verdictOn(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Saying {
+  const { scene, chosen, say } = question;
   const own = scene.findings.filter((f) => f.stemId === stem.id);
-  const base = { stemId: stem.id, ruling };
   const place = chosen.limbs.find(({ stemId }) => stemId === stem.id);
-  if (place) return { ...base, ...keptVerdict(question, stem, place.role, place.place, own) };
-  if (stem.id === scene.laid.trunk?.id) return { ...base, ...trunkVerdict(question) };
-  const barred = own.filter((f) => f.gravity === 'must-go' && f.otherStemId === undefined);
-  const noPlace = placeless(question, stem);
+  if (place) return keptVerdict(question, stem, place, own, ruling);
   const isLimb = scene.limbs.includes(stem);
-  if (!isLimb && ruling === 'out') return ruledOut(question, stem, base);
-  if (!isLimb && ruling !== 'undecided') return ruledLeft(base, barred, say);
+  if (!isLimb && stem.id === scene.laid.trunk?.id) return trunkVerdict(question, own);
+  const barred = own.filter((f) => f.gravity === 'must-go' && bars(f));
+  if (!isLimb && ruling === 'out') return ruledOut(question, stem);
+  if (!isLimb && ruling !== 'undecided') return ruledLeft(barred, say);
+  const noPlace = isLimb ? placeless(question, stem) : [];
   if (isLimb && barred.length === 0 && noPlace.length > 0 && ruling !== 'out') {
-    const price = otherwise(question, stem);
-    return { ...base, decision: 'out', rule: 'no-place', reasons: noPlace, ...(price && { price }) };
+    return out('no-place', noPlace, otherwise(question, stem));
   }
   if (barred.length > 0) {
-    const price = isOnTrunk(scene.laid, stem) ? otherwise(question, stem) : undefined;
-    return {
-      ...base,
-      decision: 'out',
-      rule: (barred[0] as Finding).rule,
-      reasons: sentences(barred, say),
-      ...(price && { price }),
-    };
+    const price = isLimb ? otherwise(question, stem) : undefined;
+    return out((barred[0] as Finding).rule, reasonsOf(barred, say), price);
   }
-  if (ruling === 'out') return ruledOut(question, stem, base);
-  if (!scene.limbs.includes(stem)) {
-    const words = isOnTrunk(scene.laid, stem)
-      ? `A shoot of ${say.length(stem.length.value)}: too short to be a limb, left for its leaf and spurs.`
-      : `A lateral of ${say.length(stem.length.value)} on a limb that stays: left for now.`;
-    return { ...base, decision: 'leave', rule: 'lateral', reasons: [words] };
-  }
-  const price = otherwise(question, stem);
-  return { ...base, decision: 'out', ...notChosen(question, stem, own, price), ...(price && { price }) };
+  if (ruling === 'out') return ruledOut(question, stem);
+  if (!isLimb) return shootVerdict(question, stem, own);
+  return notChosen(question, stem, own);
+}
+
+/** A finding against two limbs bars neither by itself; one on the foot of another bars the shoot. */
+const bars = ({ otherStemId, rule }: Finding): boolean =>
+  otherStemId === undefined || rule === 'foot-of-another';
+
+function out(rule: string, reasons: readonly Reason[], price: Price | undefined): Saying {
+  return { decision: 'out', rule, reasons, ...(price && { price }) };
 }
 
 function keptVerdict(
-  question: VerdictQuestion,
+  question: OtherwiseQuestion,
   stem: Stem,
-  role: 'leader' | 'scaffold',
-  place: string,
+  limb: ChosenLimb,
   own: readonly Finding[],
-): Omit<Verdict, 'stemId' | 'ruling'> {
-  const { scene, say, state } = question;
-  const crotch = crotchDeg(scene.laid, stem);
-  const ratio = thicknessRatio(scene.laid, stem);
-  const facts = [
-    ...(crotch === undefined ? [] : [`crotch ${say.angle(crotch)}`]),
-    ...(ratio === undefined ? [] : [`${say.ratio(ratio)} of the stem’s thickness`]),
-    `facing ${say.angle(stem.runBearing.value)}`,
-  ].join(', ');
-  const opening =
-    role === 'leader'
-      ? stem.id === scene.laid.trunk?.id
-        ? `The trunk’s own top leads: ${say.angle(stem.set.value)} from upright.`
-        : `It leads: ${say.angle(stem.set.value)} from upright, and the trunk is cut back to it.`
-      : `Kept for ${place}: ${facts}.`;
-  const ruled = state.rulings[stem.id] === 'keep' || state.rulings[stem.id] === 'leader';
+  ruling: Ruling,
+): Saying {
+  const { scene, say, chosen } = question;
+  const ruled = ruling === 'keep' || ruling === 'leader';
   const price = ruled ? otherwise(question, stem) : undefined;
-  const inSet = new Set(question.chosen.limbs.map(({ stemId }) => stemId));
+  const inSet = new Set(chosen.limbs.map(({ stemId }) => stemId));
   const matters = own.filter((f) => f.otherStemId === undefined || inSet.has(f.otherStemId));
   return {
-    decision: role,
-    place,
+    decision: limb.role,
+    place: limb.place,
+    word: limb.word,
     rule: 'chosen',
-    reasons: [...(ruled ? ['You decided that it stays.'] : []), opening, ...sentences(matters, say)],
+    reasons: [
+      ...(ruled ? [because('You decided that it stays.')] : []),
+      keptWords(scene, stem, limb, say),
+      ...correctionWords(stem, limb, say),
+      ...reasonsOf(matters, say),
+    ],
+    ...(limb.correction && { correction: limb.correction }),
     ...(price && { price }),
   };
 }
 
-function trunkVerdict({ chosen, say }: VerdictQuestion): Omit<Verdict, 'stemId' | 'ruling'> {
+function trunkVerdict({ chosen, say }: OtherwiseQuestion, own: readonly Finding[]): Saying {
   const leader = chosen.limbs.find(({ role }) => role === 'leader');
   const words = leader
     ? `The stem, cut back to ${say.stem(leader.stemId)}, which leads in its place.`
     : 'The stem that carries the tree.';
-  return { decision: 'trunk', rule: 'trunk', reasons: [words] };
+  return { decision: 'trunk', rule: 'trunk', reasons: [because(words), ...reasonsOf(own, say)] };
 }
 
-function ruledOut(question: VerdictQuestion, stem: Stem, base: Pick<Verdict, 'stemId' | 'ruling'>): Verdict {
-  const price = otherwise(question, stem);
-  return {
-    ...base,
-    decision: 'out',
-    rule: 'overruled',
-    reasons: ['You decided that it goes.'],
-    ...(price && { price }),
-  };
+function ruledOut(question: OtherwiseQuestion, stem: Stem): Saying {
+  return out('overruled', [because('You decided that it goes.')], otherwise(question, stem));
 }
 
 /** A lateral, spur or sucker is no candidate for a place; told to stay, it is left, and what speaks against it is said. */
-function ruledLeft(base: Pick<Verdict, 'stemId' | 'ruling'>, against: readonly Finding[], say: Say): Verdict {
-  const reasons = ['You decided that it stays.', ...sentences(against, say)];
-  return { ...base, decision: 'leave', rule: 'overruled', reasons };
+function ruledLeft(against: readonly Finding[], say: Say): Saying {
+  const reasons = [because('You decided that it stays.'), ...reasonsOf(against, say)];
+  return { decision: 'leave', rule: 'overruled', reasons };
+}
+
+/** A side shoot on a limb is sorted; a short shoot of the trunk is left for its leaf. */
+function shootVerdict({ scene, say }: OtherwiseQuestion, stem: Stem, own: readonly Finding[]): Saying {
+  const carrier = stem.parent.kind === 'stem' ? stemOf(scene.laid.tree, stem.parent.stemId) : undefined;
+  if (!carrier || isOnTrunk(scene.laid, stem)) {
+    const words = `A shoot of ${say.length(stem.length.value)}: too short to be a limb, left for its leaf and spurs.`;
+    const reasons = [because(words, { key: 'scaffold.shortestCm' }), ...reasonsOf(own, say)];
+    return { decision: 'leave', rule: 'lateral', reasons };
+  }
+  const { sort, toDeg, toLengthCm, rule, reasons } = sortLateral(scene, stem, carrier, say);
+  const told = new Set(reasons.map((reason) => reason.rule));
+  const rest = reasonsOf(
+    own.filter((f) => !told.has(f.rule)),
+    say,
+  );
+  if (sort === 'out') return { decision: 'out', rule, reasons: [...reasons, ...rest] };
+  const lateral = {
+    sort,
+    ...(toDeg !== undefined && { toDeg }),
+    ...(toLengthCm !== undefined && { toLengthCm }),
+  };
+  return { decision: 'leave', rule, lateral, reasons: [...reasons, ...rest] };
 }
 
 /** Why a sound limb is not among the chosen: who stands in its way, or what keeping it would cost. */
-function notChosen(
-  { chosen, say }: VerdictQuestion,
-  stem: Stem,
-  own: readonly Finding[],
-  price: Price | undefined,
-): Pick<Verdict, 'rule' | 'reasons'> {
+function notChosen(question: OtherwiseQuestion, stem: Stem, own: readonly Finding[]): Saying {
+  const { chosen, say } = question;
+  const price = otherwise(question, stem);
   const kept = new Set(chosen.limbs.map(({ stemId }) => stemId));
   const against = own.filter((f) => f.otherStemId !== undefined && kept.has(f.otherStemId));
   const weak = own.filter((f) => f.otherStemId === undefined);
-  const grounds = [...sentences(against, say), ...sentences(weak, say)];
-  const sound = `Sound, but the limbs stand better without ${say.stem(stem.id)}.`;
-  return {
-    rule: against[0]?.rule ?? weak[0]?.rule ?? 'not-needed',
-    reasons: [
-      ...(grounds.length > 0 ? grounds : [sound]),
-      ...(price ? [`To keep it: ${price.words.join('; ')}.`] : []),
-    ],
-  };
+  const grounds = [...reasonsOf(against, say), ...reasonsOf(weak, say)];
+  const sound = because(`Sound, but the limbs stand better without ${say.stem(stem.id)}.`);
+  const toKeep = price ? [because(`To keep it: ${price.words.join('; ')}.`)] : [];
+  const reasons = [...(grounds.length > 0 ? grounds : [sound]), ...toKeep];
+  return out(against[0]?.rule ?? weak[0]?.rule ?? 'not-needed', reasons, price);
 }
 
 /** What keeps a limb from every place of the form, when that is the form's own doing. */
-function placeless({ formProblem, say }: VerdictQuestion, stem: Stem): string[] {
+function placeless({ formProblem, say }: OtherwiseQuestion, stem: Stem): Reason[] {
   const seats = formProblem.candidacies.filter((c) => c.stem.id === stem.id);
   if (seats.some(({ faults }) => !faults.some(({ rank }) => rank === 'breaches'))) return [];
   return seats.flatMap(({ faults, place }) =>
@@ -182,32 +186,9 @@ function placeless({ formProblem, say }: VerdictQuestion, stem: Stem): string[] 
   );
 }
 
-/** The price of the opposite ruling: the best set with the stem turned round, against the best set as it is. */
-function otherwise(
-  { scene, formProblem, chosen, state, say }: VerdictQuestion,
-  stem: Stem,
-): Price | undefined {
-  const isIn = chosen.limbs.some(({ stemId }) => stemId === stem.id);
-  const ruling: Ruling = state.rulings[stem.id] === 'out' || !isIn ? 'keep' : 'undecided';
-  const built = buildProblem(formProblem, { ...state.rulings, [stem.id]: ruling });
-  const best = solve(built.problem, { keep: 1, nodeLimit: 2_000_000 }).best[0];
-  if (!best) return undefined;
-  const other = chosenSet(scene, built, best);
-  const hasIt = other.limbs.some(({ stemId }) => stemId === stem.id);
-  if (ruling === 'keep' && !hasIt) return undefined;
-  const diameters = new Map(state.tree.stems.map(({ id, diameter }) => [id, diameter.value]));
-  return isIn
-    ? priceOf(stem.id, other, chosen, scene.findings, diameters, say)
-    : priceOf(stem.id, chosen, other, scene.findings, diameters, say);
-}
-
-function sentences(findings: readonly Finding[], say: Say): string[] {
-  return findings.map((finding) => explainFinding(finding, say));
-}
-
 /** The stem whose removal takes this one along, if any: a carrier that goes, or the trunk's top cut to a new leader. */
 function goneCarrier(
-  { chosen, scene }: VerdictQuestion,
+  { chosen, scene }: OtherwiseQuestion,
   verdicts: Readonly<Record<StemId, Verdict>>,
   stem: Stem,
 ): StemId | undefined {

@@ -1,8 +1,9 @@
 import type { KindFacts } from '../kinds/kinds';
 import type { Limit, Limits } from '../rules/limits';
+import type { Answers } from '../schools/questions';
 import type { Site } from '../sites/site';
 import type { LaidTree } from '../tree/course';
-import type { StemId } from '../tree/stem';
+import type { Stem, StemId } from '../tree/stem';
 
 /** `must-go`: no scaffold may have it. `serious` and `slight`: weighed. */
 export type Gravity = 'must-go' | 'serious' | 'slight';
@@ -29,12 +30,30 @@ export interface Finding {
   observed?: string;
 }
 
+/** The day a tree is looked at, in the terms of its growth. */
+export interface When {
+  /** Season (year) that wood is told against: growth of this season is new wood. */
+  season: number;
+  /** In leaf, between bud break and leaf fall. */
+  inLeaf: boolean;
+  /** Seasons grown in this place since planting, the present one included. */
+  seasonsGrown: number;
+}
+
 /** All a rule may look at. */
 export interface Scene {
   laid: LaidTree;
   kind: KindFacts;
   site: Site;
   limits: Limits;
+  when: When;
+  /** Whether limbs are chosen on one trunk, or stems from the ground. */
+  standsOn: 'trunk' | 'stems';
+  hasLeader: boolean;
+  /** Angles from upright the form's limbs run at, deg. */
+  runDeg: { from: number; to: number };
+  /** What the tree's school answers where growers differ. */
+  answers: Answers;
 }
 
 /** Turns stored values into a grower's words, in the units they read. */
@@ -46,10 +65,30 @@ export interface Say {
   stem(id: StemId): string;
 }
 
-/** A rule: looks at a tree, returns findings, and can put each in one sentence. */
-export interface FindingRule {
+/** A rule: what it is called, and how it puts a finding in one sentence. */
+interface Rule {
   id: string;
   title: string;
-  look(scene: Scene): Finding[];
   explain(finding: Finding, say: Say): string;
+}
+
+/** A rule that needs only the tree. */
+export interface FindingRule extends Rule {
+  look(scene: Scene): Finding[];
+}
+
+/** Limbs of one place of a form, chosen or proposed. */
+export interface SetPlace {
+  name: string;
+  limbs: readonly Stem[];
+  /** Arc of bearings it is to fill: all round, or a stretch. */
+  arcDeg: number;
+  /** Largest stretch of it without a limb, and the even one, deg. */
+  largestGapDeg: number;
+  evenGapDeg: number;
+}
+
+/** A rule that needs the limbs that are to stay: it looks at the proposed set, and at the planned tree. */
+export interface SetRule extends Rule {
+  look(scene: Scene, places: readonly SetPlace[]): Finding[];
 }

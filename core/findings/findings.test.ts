@@ -2,27 +2,49 @@ import { describe, expect, it } from 'vitest';
 import { judge, sceneOf } from '../choosing/judge';
 import { sayIn } from '../choosing/say';
 import { reading } from '../readings/reading';
+import { limbFrom, type Row } from '../judgements/case-tree';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import { explainFinding, FINDING_RULES, lookAt } from '.';
 import table from './findings.cases.json';
 
-type Row = [h: number, bearing: number, angle: number, length: number, mm: number, note?: string];
-
-function limbOf(id: string, [h, bearing, angle, length, mm, note]: Row): Limb {
-  const more = note === 'inward' ? { runBearing: reading('bearing', bearing + 180, 'gauge') } : {};
-  const condition = note === 'dead' || note === 'rubbed' ? note : 'sound';
-  return { id, h, bearing, angle, length, mm, condition, barkTrapped: note === 'bark', more };
+interface Case {
+  name: string;
+  found: string[];
+  limbs: Record<string, unknown>;
+  trunk?: { length: number; mm: number; headed?: boolean; endBud?: 'flower'; lean?: number };
 }
 
-const trees = table.cases.map(({ name, limbs, found, ...more }) => ({
-  name,
-  found,
-  state: treeOf({
-    ...(table.vase as unknown as TestTree),
-    ...(more as Partial<TestTree>),
-    limbs: Object.entries(limbs).map(([id, row]) => limbOf(id, row as unknown as Row)),
-  }),
-}));
+/** Notes of one word in the older rows, in the terms of the others. */
+const NOTES = {
+  bark: { barkTrapped: true },
+  dead: { condition: 'dead' },
+  rubbed: { condition: 'rubbed' },
+} as const;
+
+function limbOf(id: string, row: unknown): Limb {
+  const [h, bearing, angle, length, mm, note] = row as Row;
+  const word = typeof note === 'string' ? (note as keyof typeof NOTES | 'inward') : undefined;
+  const seen = word === 'inward' ? { runBearing: (bearing + 180) % 360 } : word ? NOTES[word] : note;
+  return limbFrom(id, [h, bearing, angle, length, mm, seen as Row[5]]);
+}
+
+const trees = (table.cases as unknown as Case[]).map(({ name, limbs, found, trunk, ...more }) => {
+  const { lean, endBud, ...stem } = trunk ?? (table.vase.trunk as NonNullable<Case['trunk']>);
+  const seen = {
+    ...(lean !== undefined && { angle: reading('angle', lean, 'gauge') }),
+    ...(endBud && { endBud }),
+  };
+  return {
+    name,
+    found,
+    state: treeOf({
+      form: 'open-vase',
+      ...(more as Partial<TestTree>),
+      trunk: { ...stem, more: seen },
+      limbs: Object.entries(limbs).map(([id, row]) => limbOf(id, row)),
+    }),
+  };
+});
 
 describe('what is found', () => {
   it.each(trees)('$name', ({ state, found }) => {
@@ -63,7 +85,7 @@ describe('what is found', () => {
       limbs: [limbOf('a', [40, 0, 50, 60, 10]), limbOf('b', [60, 90, 50, 60, 10])],
     });
     const judged = judge(state, 'imperial');
-    expect(judged.kind === 'judged' && judged.verdicts['a']?.reasons[0]).toBe(
+    expect(judged.kind === 'judged' && judged.verdicts['a']?.reasons[0]?.words).toBe(
       'It starts at 15.7 in; limbs on this side start at 17.7 in or higher.',
     );
   });

@@ -7,9 +7,10 @@ import type { FindingRule } from './finding';
 export const growingInward: FindingRule = {
   id: 'growing-inward',
   title: 'Growing inward',
-  look({ laid, limits }) {
+  look(scene) {
+    const { laid, limits } = scene;
     const limit = limits('inward.shareOfTip');
-    return limbsOf(laid, limits('scaffold.shortestCm').value).flatMap((stem) => {
+    return limbsOf(scene).flatMap((stem) => {
       const course = laid.courses.get(stem.id) as Course;
       const away = direction(stem.bearing.value, 90);
       const behind = -dot(subtract(tipOf(course), course.points[0] as Vec3), away) / stem.length.value;

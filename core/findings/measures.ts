@@ -1,7 +1,8 @@
 import { angleBetween, bearingDifference, direction } from '../geometry/vector';
-import { runAt, type LaidTree } from '../tree/course';
+import { runAt, tipOf, type Course, type LaidTree } from '../tree/course';
 import { diameterAt } from '../tree/taper';
 import { stemOf, type Stem } from '../tree/stem';
+import type { Scene } from './finding';
 
 /** Cm and deg below which a difference is arithmetic, not the tree's: a limb read at a limit is at it. */
 const ROUNDING = 1e-6;
@@ -33,15 +34,16 @@ export function thicknessRatio(laid: LaidTree, stem: Stem): number | undefined {
   return stem.diameter.value / diameterAt(parent.taper, join);
 }
 
-/** Limbs of the trunk long enough to be chosen among, in order of height. */
-export function limbsOf(laid: LaidTree, shortestCm: number): Stem[] {
+/** Stems long enough to be chosen among, in order of height: the trunk's limbs, or a bush's stems from the ground. */
+export function limbsOf({ laid, limits, standsOn }: Scene): Stem[] {
   const { trunk, tree } = laid;
-  if (!trunk) return [];
+  const shortestCm = limits('scaffold.shortestCm').value;
+  const rises = (stem: Stem): boolean =>
+    standsOn === 'stems'
+      ? stem.parent.kind !== 'stem'
+      : stem.parent.kind === 'stem' && stem.parent.stemId === trunk?.id;
   return tree.stems
-    .filter(
-      (stem) =>
-        stem.parent.kind === 'stem' && stem.parent.stemId === trunk.id && stem.length.value >= shortestCm,
-    )
+    .filter((stem) => rises(stem) && stem.length.value >= shortestCm)
     .sort((a, b) => joinHeightCm(laid, a) - joinHeightCm(laid, b) || (a.id < b.id ? -1 : 1));
 }
 
@@ -53,17 +55,43 @@ export interface LimbPair {
   turnDeg: number;
 }
 
-/** Every pair of limbs of the trunk, lower first. */
-export function limbPairs(laid: LaidTree, shortestCm: number): LimbPair[] {
-  const limbs = limbsOf(laid, shortestCm);
-  return limbs.flatMap((lower, i) =>
-    limbs.slice(i + 1).map((upper) => ({
-      lower,
-      upper,
-      heightCm: joinHeightCm(laid, upper) - joinHeightCm(laid, lower),
-      turnDeg: bearingDifference(upper.runBearing.value, lower.runBearing.value),
-    })),
-  );
+/** How two limbs of the trunk stand to each other, the lower first. */
+export function limbPair({ laid }: Scene, a: Stem, b: Stem): LimbPair {
+  const [heightA, heightB] = [joinHeightCm(laid, a), joinHeightCm(laid, b)];
+  const [lower, upper] = heightA < heightB || (heightA === heightB && a.id < b.id) ? [a, b] : [b, a];
+  return {
+    lower,
+    upper,
+    heightCm: Math.abs(heightB - heightA),
+    turnDeg: bearingDifference(upper.runBearing.value, lower.runBearing.value),
+  };
+}
+
+/** Every pair of limbs of the trunk, lower first; none on a bush, whose stems all start at the ground. */
+export function limbPairs(scene: Scene): LimbPair[] {
+  if (scene.standsOn === 'stems') return [];
+  const limbs = limbsOf(scene);
+  return limbs.flatMap((a, i) => limbs.slice(i + 1).map((b) => limbPair(scene, a, b)));
+}
+
+/** Every shoot that another limb carries, whatever its length. */
+export function lateralsOf({ laid }: Scene): Stem[] {
+  return laid.tree.stems.filter(({ parent }) => parent.kind === 'stem' && parent.stemId !== laid.trunk?.id);
+}
+
+/**
+ * Shoots that could lead or rival the leader: nearly upright (5 deg more than `rival.uprightDeg`), tall beside the
+ * trunk's own top, and of some thickness. None without a trunk.
+ */
+export function topsOf({ laid, limits }: Scene, limbs: readonly Stem[]): Stem[] {
+  if (!laid.trunk) return [];
+  const topCm = tipOf(laid.courses.get(laid.trunk.id) as Course)[2];
+  return limbs.filter((stem) => {
+    const tipCm = tipOf(laid.courses.get(stem.id) as Course)[2];
+    const isUpright = stem.set.value < limits('rival.uprightDeg').value + 5;
+    const isTall = tipCm > topCm * limits('top.heightShare').value;
+    return isUpright && isTall && (thicknessRatio(laid, stem) ?? 0) > limits('top.ratio').value;
+  });
 }
 
 /** Whether a stem rises from the trunk itself, or carries a limb's own laterals. */

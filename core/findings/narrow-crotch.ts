@@ -5,10 +5,11 @@ import type { Finding, FindingRule } from './finding';
 export const narrowCrotch: FindingRule = {
   id: 'narrow-crotch',
   title: 'Narrow crotch',
-  look({ laid, limits }) {
+  look(scene) {
+    const { laid, limits } = scene;
     const narrow = limits('crotch.narrowDeg');
     const doubtful = limits('crotch.doubtfulDeg');
-    return limbsOf(laid, limits('scaffold.shortestCm').value).flatMap((stem): Finding[] => {
+    return limbsOf(scene).flatMap((stem): Finding[] => {
       const crotch = crotchDeg(laid, stem);
       if (crotch === undefined) return [];
       const measured = { value: crotch, unit: 'deg' as const, sure: stem.departure.sure };

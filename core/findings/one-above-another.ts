@@ -6,10 +6,11 @@ import type { FindingRule } from './finding';
 export const oneAboveAnother: FindingRule = {
   id: 'one-above-another',
   title: 'One above another',
-  look({ laid, limits }) {
+  look(scene) {
+    const { limits } = scene;
     const height = limits('shade.heightCm');
     const turn = limits('shade.bearingDeg');
-    return limbPairs(laid, limits('scaffold.shortestCm').value)
+    return limbPairs(scene)
       .filter(({ heightCm, turnDeg }) => turnDeg < turn.value && heightCm < height.value)
       .flatMap((pair) => onBoth('one-above-another', pair, height));
   },

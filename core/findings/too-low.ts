@@ -6,9 +6,10 @@ import type { FindingRule } from './finding';
 export const tooLow: FindingRule = {
   id: 'too-low',
   title: 'Too low',
-  look({ laid, limits, site }) {
+  look(scene) {
+    const { laid, limits, site } = scene;
     const general = limits('clearance.cm');
-    return limbsOf(laid, limits('scaffold.shortestCm').value).flatMap((stem) => {
+    return limbsOf(scene).flatMap((stem) => {
       const sector = clearanceAt(site, stem.bearing.value);
       const limit =
         sector.heightCm > general.value

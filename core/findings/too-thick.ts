@@ -5,10 +5,11 @@ import type { FindingRule } from './finding';
 export const tooThick: FindingRule = {
   id: 'too-thick',
   title: 'Too thick for the stem',
-  look({ laid, limits }) {
+  look(scene) {
+    const { laid, limits } = scene;
     const strong = limits('thick.ratio');
     const rival = limits('thick.rivalRatio');
-    return limbsOf(laid, limits('scaffold.shortestCm').value).flatMap((stem) => {
+    return limbsOf(scene).flatMap((stem) => {
       const ratio = thicknessRatio(laid, stem);
       if (ratio === undefined || ratio <= strong.value) return [];
       const isRival = ratio > rival.value && stem.set.value < limits('rival.uprightDeg').value;

@@ -5,9 +5,10 @@ import type { FindingRule } from './finding';
 export const tooThin: FindingRule = {
   id: 'too-thin',
   title: 'Too thin',
-  look({ laid, limits }) {
+  look(scene) {
+    const { limits } = scene;
     const limit = limits('thin.diameterMm');
-    return limbsOf(laid, limits('scaffold.shortestCm').value)
+    return limbsOf(scene)
       .filter((stem) => stem.diameter.value < limit.value)
       .map((stem) => ({
         rule: 'too-thin',

@@ -5,6 +5,8 @@ const WORDS: Record<Exclude<Condition, 'sound'>, string> = {
   dead: 'It is recorded as dead: it goes, back to sound wood.',
   cankered:
     'It is recorded as cankered: it goes, back to sound wood, and the blade is cleaned after each cut.',
+  blighted:
+    'It is recorded as having fire blight: cut in dry weather 20 to 30 cm below what shows, clean the blade after each cut, and take the wood away. In places it must be reported.',
   broken: 'It is recorded as broken: torn wood does not mend.',
   rubbed: 'Its bark is recorded as rubbed through: a way in for disease.',
 };

@@ -1,12 +1,14 @@
-import type { Candidacy, FormScene, Place } from '../choosing/build';
-import { faultsOf, onCurve, outsideBand, type Fault } from '../choosing/faults';
-import { limbPairCosts } from '../choosing/pairs';
+import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
+import { withCorrections } from '../choosing/corrections';
+import { faultsOf, outsideBand, overtops } from '../choosing/faults';
+import { limbPairPrices } from '../choosing/pairs';
 import { joinHeightCm } from '../findings/measures';
 import { tipOf, type Course } from '../tree/course';
 import type { Stem } from '../tree/stem';
 import type { Form } from './form';
-import { GAP_GRADES, LIKE_VIGOUR_GRADES } from './grades';
-import { cutWithTheTop, LEADER_PLACE, leaderCandidacies } from './leader-place';
+import { LIKE_VIGOUR_GRADES } from './grades';
+import { LEADER_PLACE, leaderCandidacies, withLeader } from './leader-place';
+import { scaffoldCircle } from './ring';
 
 /** One leader, limbs in tiers with light between, each limb's tip below the leader's. */
 export const centralLeader: Form = {
@@ -20,17 +22,40 @@ export const centralLeader: Form = {
     'scaffold.highestCm': 400,
     'clearance.cm': 50,
   },
+  figures: [
+    ...([
+      'tier.firstCm',
+      'tier.depthCm',
+      'tier.gapCm',
+      'tier.count',
+      'scaffold.fewest',
+      'scaffold.wish',
+    ] as const),
+    ...(['scaffold.most', 'set.fromDeg', 'set.toDeg', 'leader.clearCm'] as const),
+  ],
+  standsOn: 'trunk',
   hasLeader: true,
   headsScaffolds: false,
-  runDeg: ({ limits }) => ({ from: limits('set.fromDeg').value, to: limits('set.toDeg').value }),
+  holdsHeight: false,
+  spreadCm: 300,
   build(scene) {
     const tiers = tierStretches(scene);
-    const leaders = leaderCandidacies(scene, tiers.length);
-    const run = this.runDeg(scene);
     return {
       places: [...tiers.map((tier, i) => tierPlace(scene, tier, i)), LEADER_PLACE],
-      candidacies: [...scene.limbs.map((stem) => tierCandidacy(scene, stem, tiers, run)), ...leaders],
-      pairs: [...limbPairCosts(scene, scene.findings, 0), ...cutWithTheTop(scene, leaders)],
+      candidacies: [
+        ...scene.limbs.flatMap((stem) => withCorrections(scene, tierCandidacy(scene, stem, tiers))),
+        ...leaderCandidacies(scene, tiers.length),
+      ],
+      pairPrice: withLeader(scene, tiers.length, limbPairPrices(scene, 0)),
+    };
+  },
+  whip({ limits }) {
+    const fromCm = limits('tier.firstCm').value;
+    const toCm = fromCm + limits('tier.depthCm').value;
+    const circle = scaffoldCircle('tier 1', limits);
+    return {
+      places: [{ circle, fromCm, toCm, apartCm: limits('spacing.wishCm').value }],
+      headAnywayCm: toCm + 5,
     };
   },
 };
@@ -61,27 +86,15 @@ function tierStretches({ limits, laid }: FormScene): Stretch[] {
 function tierPlace({ limits }: FormScene, stretch: Stretch, i: number): Place {
   return {
     role: 'scaffold',
+    word: 'scaffold',
     heightCm: (stretch.fromCm + stretch.toCm) / 2,
-    circle: {
-      name: `tier ${i + 1}`,
-      fewest: limits('scaffold.fewest').value,
-      wish: limits('scaffold.wish').value,
-      most: limits('scaffold.most').value,
-      offWish: 10,
-      empty: 40,
-      gap: GAP_GRADES,
-    },
+    circle: scaffoldCircle(`tier ${i + 1}`, limits),
     spreads: [{ name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR_GRADES }],
   };
 }
 
 /** A limb serves in the tier whose stretch it rises from, or is nearest to; between tiers light is kept. */
-function tierCandidacy(
-  scene: FormScene,
-  stem: Stem,
-  tiers: readonly Stretch[],
-  run: { from: number; to: number },
-): Candidacy {
+function tierCandidacy(scene: FormScene, stem: Stem, tiers: readonly Stretch[]): Candidacy {
   const height = joinHeightCm(scene.laid, stem);
   const off = (tier: Stretch): number => Math.max(tier.fromCm - height, height - tier.toCm, 0);
   const place = tiers.reduce((best, tier, i) => (off(tier) < off(tiers[best] as Stretch) ? i : best), 0);
@@ -90,27 +103,10 @@ function tierCandidacy(
     stem,
     place,
     faults: [
-      ...faultsOf(scene, stem, scene.findings, run.from, run.to),
+      ...faultsOf(scene, stem, scene.findings),
       ...outsideBand(scene, stem, fromCm, toCm, SLACK_CM),
-      overtopping(scene, stem),
+      overtops(scene, stem),
     ],
     spread: [stem.diameter.value],
-  };
-}
-
-/** Cost of shortening a limb that stands higher than the cone allows: a point for every 4 cm it is too high. */
-function overtopping({ laid, limits }: FormScene, stem: Stem): Fault {
-  const tip = (id: string): number => tipOf(laid.courses.get(id) as Course)[2];
-  const overCm = laid.trunk ? tip(stem.id) - (tip(laid.trunk.id) - limits('leader.clearCm').value) : 0;
-  return {
-    rank: 'merit',
-    what: 'overtops',
-    points: onCurve(
-      [
-        [0, 0],
-        [24, 60],
-      ],
-      overCm,
-    ),
   };
 }

@@ -1,6 +1,7 @@
 export const FORM_IDS = [
   'open-vase',
   'central-leader',
+  'spiral-leader',
   'modified-leader',
   'bent-down-axis',
   'horizontal-espalier',
@@ -13,7 +14,8 @@ export type FormId = (typeof FORM_IDS)[number];
 
 export const FORM_NAMES: Readonly<Record<FormId, string>> = {
   'open-vase': 'open vase',
-  'central-leader': 'central leader',
+  'central-leader': 'central leader in tiers',
+  'spiral-leader': 'central leader in a spiral',
   'modified-leader': 'modified leader',
   'bent-down-axis': 'bent-down axis',
   'horizontal-espalier': 'horizontal espalier',

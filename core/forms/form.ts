@@ -1,5 +1,7 @@
-import type { FormProblem, FormScene } from '../choosing/build';
-import type { RuleOverrides } from '../rules/defaults';
+import type { FormProblem, FormScene } from '../choosing/candidacy';
+import type { Scene } from '../findings/finding';
+import type { RuleKey, RuleOverrides } from '../rules/defaults';
+import type { WhipWish } from '../whips/whip-plan';
 import type { FormId } from './form-ids';
 
 /** A form the program can judge: figures of its own, and what is truly special to it. */
@@ -8,12 +10,19 @@ export interface Form {
   /** One sentence on its structure. */
   summary: string;
   rules: RuleOverrides;
+  /** The figures that state its structure, which a grower may set for a tree. */
+  figures: readonly RuleKey[];
+  standsOn: 'trunk' | 'stems';
   hasLeader: boolean;
   /** Whether long scaffolds are headed each winter. */
   headsScaffolds: boolean;
+  /** Whether the top is held within the grower's reach, at a side shoot. */
+  holdsHeight: boolean;
+  /** Room across that the grown tree takes, cm, on a stock of middling vigour. Working value. */
+  spreadCm: number;
   /** A limb more upright than this is brought to it first, and to its run a season later, deg. */
   firstStageDeg?: number;
   build(scene: FormScene): FormProblem;
-  /** Angles from upright its scaffolds run at, deg. */
-  runDeg(scene: Pick<FormScene, 'limits'>): { from: number; to: number };
+  /** What it wants of a whip: which stretches of the stem make which limbs. */
+  whip(scene: Scene): WhipWish;
 }

@@ -1,13 +1,12 @@
-import type { Candidacy, FormScene, Place } from '../choosing/build';
+import type { Candidacy, FormScene, PairPrice, Place } from '../choosing/candidacy';
 import { faultsOf, onCurve, type Fault } from '../choosing/faults';
-import type { LimbPairCost } from '../choosing/pairs';
-import { limbPairCosts } from '../choosing/pairs';
+import { limbPairPrices } from '../choosing/pairs';
 import { joinHeightCm } from '../findings/measures';
 import { bearingDifference } from '../geometry/vector';
 import { tipOf, type Course } from '../tree/course';
 import type { Stem } from '../tree/stem';
 import type { Form } from './form';
-import { cutWithTheTop, LEADER_PLACE, leaderCandidacies } from './leader-place';
+import { LEADER_PLACE, leaderCandidacies, withLeader } from './leader-place';
 
 /** A flat tree on wires: one stem, a pair of arms at each wire. */
 export const horizontalEspalier: Form = {
@@ -19,12 +18,16 @@ export const horizontalEspalier: Form = {
     'set.toDeg': 95,
     'clearance.cm': 20,
     'crotch.idealToDeg': 90,
+    'cluster.turnDeg': 90,
     'shade.heightCm': 15,
   },
+  figures: ['wire.firstCm', 'wire.gapCm', 'wire.count', 'wire.belowCm', 'wire.aboveCm', 'plane.mostDeg'],
+  standsOn: 'trunk',
   hasLeader: true,
   headsScaffolds: false,
+  holdsHeight: true,
+  spreadCm: 350,
   firstStageDeg: 48,
-  runDeg: ({ limits }) => ({ from: limits('set.fromDeg').value, to: limits('set.toDeg').value }),
   build(scene) {
     const wall = scene.site.wallBearingDeg ?? 90;
     const wires = wiresReached(scene);
@@ -32,17 +35,27 @@ export const horizontalEspalier: Form = {
       armPlace(heightCm, w, wall),
       armPlace(heightCm, w, wall + 180),
     ]);
-    const leaders = leaderCandidacies(scene, arms.length);
-    const run = this.runDeg(scene);
     return {
       places: [...arms, LEADER_PLACE],
-      candidacies: [...scene.limbs.map((stem) => armCandidacy(scene, stem, wires, wall, run)), ...leaders],
-      pairs: [
-        ...limbPairCosts(scene, scene.findings, 0).map((pair) => ({ ...pair, form: 0 })),
-        ...unlikePairs(scene, wires, wall),
-        ...cutWithTheTop(scene, leaders),
+      candidacies: [
+        ...scene.limbs.map((stem) => armCandidacy(scene, stem, wires, wall)),
+        ...leaderCandidacies(scene, arms.length),
       ],
+      pairPrice: withLeader(scene, arms.length, armPairPrices(scene, wires, wall)),
     };
+  },
+  whip({ limits, site }) {
+    const wall = site.wallBearingDeg ?? 90;
+    const wireCm = limits('wire.firstCm').value;
+    const within = limits('plane.mostDeg').value;
+    const places = [wall, wall + 180].map((bearingDeg) => ({
+      circle: armPlace(wireCm, 0, bearingDeg).circle,
+      fromCm: wireCm - limits('wire.belowCm').value,
+      toCm: wireCm - 3,
+      apartCm: 0,
+      facing: { bearingDeg: bearingDeg % 360, withinDeg: within },
+    }));
+    return { places, headAtCm: wireCm, headAnywayCm: wireCm };
   },
 };
 
@@ -61,6 +74,7 @@ function armPlace(heightCm: number, wire: number, bearingDeg: number): Place {
   const toward = bearingDeg % 360;
   return {
     role: 'scaffold',
+    word: 'arm',
     heightCm,
     bearingDeg: toward,
     circle: {
@@ -102,16 +116,10 @@ function seatOf(scene: FormScene, stem: Stem, wires: readonly number[], wall: nu
   };
 }
 
-function armCandidacy(
-  scene: FormScene,
-  stem: Stem,
-  wires: readonly number[],
-  wall: number,
-  run: { from: number; to: number },
-): Candidacy {
+function armCandidacy(scene: FormScene, stem: Stem, wires: readonly number[], wall: number): Candidacy {
   const { limits } = scene;
   const seat = seatOf(scene, stem, wires, wall);
-  const faults: Fault[] = [...faultsOf(scene, stem, scene.findings, run.from, run.to)];
+  const faults: Fault[] = [...faultsOf(scene, stem, scene.findings)];
   if (seat.offPlaneDeg > limits('plane.mostDeg').value) {
     faults.push({ rank: 'breaches', what: 'out-of-plane', points: 1, measured: seat.offPlaneDeg });
   }
@@ -157,17 +165,25 @@ const PAIR_THICKNESS_TENTHS = [
   [3, 30],
 ] as const;
 
+/** On wires only what may not be counts between arms; the two arms of a wire should start alike and be alike. */
+function armPairPrices(
+  scene: FormScene,
+  wires: readonly number[],
+  wall: number,
+): (a: Candidacy, b: Candidacy) => PairPrice {
+  const limbPrice = limbPairPrices(scene, 0);
+  return (a, b) => ({
+    breaches: limbPrice(a, b).breaches,
+    form: unlikeness(scene, a.stem, b.stem, wires, wall),
+  });
+}
+
 /** The two arms of a wire should start at like heights and be of like thickness. */
-function unlikePairs(scene: FormScene, wires: readonly number[], wall: number): LimbPairCost[] {
-  const { limbs, laid } = scene;
-  return limbs.flatMap((a, i) =>
-    limbs.slice(i + 1).flatMap((b) => {
-      const [seatA, seatB] = [seatOf(scene, a, wires, wall), seatOf(scene, b, wires, wall)];
-      if (seatA.wire !== seatB.wire || seatA.side === seatB.side) return [];
-      const apart = Math.abs(joinHeightCm(laid, a) - joinHeightCm(laid, b));
-      const [thin, thick] = [a.diameter.value, b.diameter.value].sort((x, y) => x - y) as [number, number];
-      const form = onCurve(PAIR_HEIGHT_TENTHS, apart) + onCurve(PAIR_THICKNESS_TENTHS, thick / thin);
-      return form > 0 ? [{ a: a.id, b: b.id, breaches: 0, form }] : [];
-    }),
-  );
+function unlikeness(scene: FormScene, a: Stem, b: Stem, wires: readonly number[], wall: number): number {
+  const { laid } = scene;
+  const [seatA, seatB] = [seatOf(scene, a, wires, wall), seatOf(scene, b, wires, wall)];
+  if (seatA.wire !== seatB.wire || seatA.side === seatB.side) return 0;
+  const apart = Math.abs(joinHeightCm(laid, a) - joinHeightCm(laid, b));
+  const [thin, thick] = [a.diameter.value, b.diameter.value].sort((x, y) => x - y) as [number, number];
+  return onCurve(PAIR_HEIGHT_TENTHS, apart) + onCurve(PAIR_THICKNESS_TENTHS, thick / thin);
 }

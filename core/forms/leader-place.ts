@@ -1,42 +1,30 @@
-import type { Candidacy, FormScene, Place } from '../choosing/build';
+import type { Candidacy, FormScene, PairPrice, Place } from '../choosing/candidacy';
 import type { Fault } from '../choosing/faults';
-import { joinHeightCm, thicknessRatio } from '../findings/measures';
-import type { LimbPairCost } from '../choosing/pairs';
-import { tipOf, type Course } from '../tree/course';
+import { joinHeightCm, topsOf } from '../findings/measures';
+import type { Answers } from '../schools/questions';
 import type { Stem } from '../tree/stem';
 
 /** The one place at the top of a tree with a leader. */
 export const LEADER_PLACE: Place = {
   role: 'leader',
+  word: 'leader',
   heightCm: 0,
   circle: { name: 'leader', fewest: 1, wish: 1, most: 1, offWish: 0, empty: 0, gap: [] },
   spreads: [],
 };
 
-/** Share of the leader's height that another shoot's tip must pass to be a top. Working value. */
-const TOP_SHARE = 0.75;
-/** Least thickness, over the stem at its join, of a shoot that could lead. Working value. */
-const TOP_RATIO = 0.45;
-
 /**
  * Who could lead: the trunk's own top, and every sound upright shoot whose tip nears it. Each costs a point for five
- * degrees of lean; a shoot other than the trunk's top also costs a point for every 4 mm of the wound that cutting
- * back to it leaves.
+ * degrees of lean; the trunk's own top 3 points when it is headed, and 2 when it ends in a flower bud; another shoot a
+ * point and a half for every cm of the wound that cutting back to it leaves.
  */
 export function leaderCandidacies(scene: FormScene, place: number): Candidacy[] {
-  const { laid, limits } = scene;
-  const { trunk } = laid;
+  const { trunk } = scene.laid;
   if (!trunk) return [];
-  const topCm = tipOf(laid.courses.get(trunk.id) as Course)[2];
-  const rivals = scene.limbs.filter((stem) => {
-    const tipCm = tipOf(laid.courses.get(stem.id) as Course)[2];
-    const isUpright = stem.set.value < limits('rival.uprightDeg').value + 5;
-    return isUpright && tipCm > topCm * TOP_SHARE && (thicknessRatio(laid, stem) ?? 0) > TOP_RATIO;
-  });
-  return [trunk, ...rivals].map((stem) => ({
+  return [trunk, ...topsOf(scene, scene.limbs)].map((stem) => ({
     stem,
     place,
-    faults: [...bars(scene, stem), ...leaderFaults(stem, stem === trunk)],
+    faults: [...bars(scene, stem), ...leaderFaults(scene, stem, stem === trunk)],
     spread: [],
   }));
 }
@@ -49,20 +37,58 @@ function bars({ findings }: FormScene, stem: Stem): Fault[] {
     .map((f) => ({ rank: 'breaches', what: f.rule, points: 1 }));
 }
 
-function leaderFaults(stem: Stem, isTrunk: boolean): Fault[] {
-  const lean: Fault = { rank: 'merit', what: 'lean', points: Math.round(stem.set.value * 2) };
-  if (isTrunk) return [lean, { rank: 'merit', what: 'headed-top', points: stem.headed ? 30 : 0 }];
-  return [lean, { rank: 'merit', what: 'wound', points: Math.round(stem.diameter.value * 2.5) }];
+/** Tenths for a degree of lean, a mm of wound, and a mm of the top's own thickness, by school. Working values. */
+const TOP_WEIGHTS: Record<Answers['which-top'], { lean: number; wound: number; thick: number }> = {
+  straightest: { lean: 2, wound: 1.5, thick: 0 },
+  'fewest-wounds': { lean: 1, wound: 5, thick: 0 },
+  calmest: { lean: 1, wound: 2.5, thick: 3 },
+};
+
+function leaderFaults({ answers }: FormScene, stem: Stem, isTrunk: boolean): Fault[] {
+  const weigh = TOP_WEIGHTS[answers['which-top']];
+  const merit = (what: string, points: number): Fault => ({
+    rank: 'merit',
+    what,
+    points: Math.round(points),
+  });
+  const own = [
+    merit('lean', stem.set.value * weigh.lean),
+    merit('strong-top', isTrunk ? 0 : stem.diameter.value * weigh.thick),
+  ];
+  if (!isTrunk) return [...own, merit('wound', stem.diameter.value * weigh.wound)];
+  const ends = stem.endBud === 'flower' && !stem.headed;
+  return [...own, merit('headed-top', stem.headed ? 30 : 0), merit('flower-tip', ends ? 20 : 0)];
 }
 
 /** Limbs above a shoot that leads in the trunk's place go with the trunk's top: the two may not both be kept. */
-export function cutWithTheTop(scene: FormScene, leaders: readonly Candidacy[]): LimbPairCost[] {
-  const { laid, limbs } = scene;
-  return leaders
-    .filter(({ stem }) => stem.id !== laid.trunk?.id)
-    .flatMap(({ stem, place }) =>
-      limbs
-        .filter((limb) => limb !== stem && joinHeightCm(laid, limb) > joinHeightCm(laid, stem))
-        .map((limb) => ({ a: stem.id, b: limb.id, placeOfA: place, breaches: 1, form: 0 })),
-    );
+export function cutWithTheTop(
+  scene: FormScene,
+  leaderPlace: number,
+): (a: Candidacy, b: Candidacy) => PairPrice {
+  const { laid } = scene;
+  const isNewTop = (c: Candidacy): boolean => c.place === leaderPlace && c.stem.id !== laid.trunk?.id;
+  const isAbove = (limb: Candidacy, top: Candidacy): boolean =>
+    limb.stem.id !== laid.trunk?.id && joinHeightCm(laid, limb.stem) > joinHeightCm(laid, top.stem);
+  return (a, b) => {
+    const goes = (isNewTop(a) && isAbove(b, a)) || (isNewTop(b) && isAbove(a, b));
+    return { breaches: goes ? 1 : 0, form: 0 };
+  };
+}
+
+/**
+ * Pair prices of limbs on a tree with a leader: between limbs as the form says, with the top that leads by what goes
+ * with it. The trunk itself crowds none of its own limbs.
+ */
+export function withLeader(
+  scene: FormScene,
+  leaderPlace: number,
+  limbPrice: (a: Candidacy, b: Candidacy) => PairPrice,
+): (a: Candidacy, b: Candidacy) => PairPrice {
+  const goesWith = cutWithTheTop(scene, leaderPlace);
+  const trunkId = scene.laid.trunk?.id;
+  return (a, b) => {
+    if (a.stem.id === trunkId || b.stem.id === trunkId) return { breaches: 0, form: 0 };
+    const [limbs, top] = [limbPrice(a, b), goesWith(a, b)];
+    return { breaches: limbs.breaches + top.breaches, form: limbs.form + top.form };
+  };
 }

@@ -1,8 +1,11 @@
+import type { FormScene, Place } from '../choosing/candidacy';
+import { withCorrections } from '../choosing/corrections';
 import { faultsOf, outsideBand } from '../choosing/faults';
-import { limbPairCosts } from '../choosing/pairs';
+import { limbPairPrices } from '../choosing/pairs';
 import { joinHeightCm } from '../findings/measures';
 import type { Form } from './form';
-import { GAP_GRADES, LIKE_VIGOUR_GRADES } from './grades';
+import { bandGrades, LIKE_VIGOUR_GRADES } from './grades';
+import { scaffoldCircle } from './ring';
 
 /** Height beyond the band's ends at which a limb is still looked at, cm. */
 const SLACK_CM = 15;
@@ -12,53 +15,59 @@ export const openVase: Form = {
   id: 'open-vase',
   summary: 'Three to five limbs from a short band of trunk, 40° to 60° from upright, around an open centre.',
   rules: {},
+  figures: [
+    ...([
+      'scaffold.lowestCm',
+      'scaffold.bandCm',
+      'scaffold.fewest',
+      'scaffold.wish',
+      'scaffold.most',
+    ] as const),
+    ...(['spacing.wishCm', 'set.fromDeg', 'set.toDeg'] as const),
+  ],
+  standsOn: 'trunk',
   hasLeader: false,
   headsScaffolds: true,
-  runDeg: ({ limits }) => ({ from: limits('set.fromDeg').value, to: limits('set.toDeg').value }),
+  holdsHeight: false,
+  spreadCm: 400,
   build(scene) {
     const { limits, findings, limbs, laid } = scene;
-    const bandCm = limits('scaffold.bandCm').value;
     const lowest = limits('scaffold.lowestCm').value;
-    const run = this.runDeg(scene);
     return {
-      places: [
-        {
-          role: 'scaffold',
-          heightCm: lowest + bandCm / 2,
-          circle: {
-            name: 'vase',
-            fewest: limits('scaffold.fewest').value,
-            wish: limits('scaffold.wish').value,
-            most: limits('scaffold.most').value,
-            offWish: 10,
-            empty: 40,
-            gap: GAP_GRADES,
-          },
-          spreads: [
-            {
-              name: 'band',
-              of: 'range',
-              grades: [
-                [bandCm, 0],
-                [bandCm * 1.2, 10],
-                [bandCm * 1.5, 30],
-                [Infinity, 60],
-              ],
-            },
-            { name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR_GRADES },
+      places: [vase(scene)],
+      candidacies: limbs.flatMap((stem) =>
+        withCorrections(scene, {
+          stem,
+          place: 0,
+          faults: [
+            ...faultsOf(scene, stem, findings),
+            ...outsideBand(scene, stem, lowest, limits('scaffold.highestCm').value, SLACK_CM),
           ],
-        },
-      ],
-      candidacies: limbs.map((stem) => ({
-        stem,
-        place: 0,
-        faults: [
-          ...faultsOf(scene, stem, findings, run.from, run.to),
-          ...outsideBand(scene, stem, lowest, limits('scaffold.highestCm').value, SLACK_CM),
-        ],
-        spread: [joinHeightCm(laid, stem), stem.diameter.value],
-      })),
-      pairs: limbPairCosts(scene, findings, limits('spacing.wishCm').value),
+          spread: [joinHeightCm(laid, stem), stem.diameter.value],
+        }),
+      ),
+      pairPrice: limbPairPrices(scene, limits('spacing.wishCm').value),
     };
   },
+  whip({ limits }) {
+    const fromCm = limits('scaffold.lowestCm').value;
+    const headAtCm = fromCm + limits('scaffold.bandCm').value * 0.75;
+    const circle = scaffoldCircle('vase', limits);
+    const apartCm = limits('spacing.wishCm').value;
+    return { places: [{ circle, fromCm, toCm: headAtCm, apartCm }], headAtCm, headAnywayCm: headAtCm };
+  },
 };
+
+function vase({ limits }: FormScene): Place {
+  const bandCm = limits('scaffold.bandCm').value;
+  return {
+    role: 'scaffold',
+    word: 'scaffold',
+    heightCm: limits('scaffold.lowestCm').value + bandCm / 2,
+    circle: scaffoldCircle('vase', limits),
+    spreads: [
+      { name: 'band', of: 'range', grades: bandGrades(bandCm) },
+      { name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR_GRADES },
+    ],
+  };
+}

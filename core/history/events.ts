@@ -1,6 +1,10 @@
 import type { FormId } from '../forms/form-ids';
+import type { Degree } from '../kinds/kinds';
 import type { Act } from '../plan/acts';
-import type { RuleOverrides } from '../rules/defaults';
+import type { RuleKey, RuleOverrides } from '../rules/defaults';
+import type { BudReadings } from '../whips/buds';
+import type { Answers } from '../schools/questions';
+import type { SchoolId } from '../schools/schools';
 import type { ClearanceSector, Site } from '../sites/site';
 import type { StemId, StemReadings } from '../tree/stem';
 
@@ -19,6 +23,10 @@ export interface TreeRecord {
   /** Where it stands in the yard, cm east and north of the site's corner. */
   place: { eastCm: number; northCm: number };
   form: FormId;
+  /** How strongly its rootstock drives it, where that is known. */
+  stockVigour?: Degree;
+  /** Room across that it may fill, cm. */
+  roomCm?: number;
   /** What lies beside this tree and asks for clearance, besides its site's own. */
   clearance?: readonly ClearanceSector[];
 }
@@ -40,7 +48,11 @@ export type EventBody =
   | { kind: 'plan-accepted'; treeId: string; acts: readonly Act[] }
   | { kind: 'overruled'; treeId: string; stemId: StemId; ruling: Ruling }
   | { kind: 'form-chosen'; treeId: string; form: FormId }
-  | { kind: 'rules-set'; treeId: string; rules: RuleOverrides }
+  | { kind: 'rules-set'; treeId: string; rules: RuleOverrides; reset?: readonly RuleKey[] }
+  | { kind: 'school-chosen'; treeId: string; school: SchoolId }
+  | { kind: 'school-edited'; school: SchoolId; answers: Partial<Answers> }
+  | { kind: 'buds-read'; treeId: string; buds: BudReadings }
+  | { kind: 'leader-failed'; treeId: string }
   | { kind: 'site-changed'; siteId: string; change: Partial<Omit<Site, 'id'>> }
   | { kind: 'lost'; treeId: string; stemId: StemId; how: 'broke' | 'found-dead' | 'browsed' }
   | { kind: 'note'; treeId: string; text: string }

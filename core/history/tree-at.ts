@@ -1,10 +1,12 @@
 import { kindFacts } from '../kinds/kinds';
 import { afterActs } from '../plan/after';
-import type { RuleOverrides } from '../rules/defaults';
+import type { RuleKey, RuleOverrides } from '../rules/defaults';
+import { schoolOf, type School, type SchoolEdits, type SchoolId } from '../schools/schools';
 import type { Site } from '../sites/site';
 import { completeStem } from '../tree/estimate';
 import { withDescendants, type Stem, type StemId, type StemReadings, type Tree } from '../tree/stem';
 import type { FormId } from '../forms/form-ids';
+import type { BudReadings } from '../whips/buds';
 import { eventsInForce } from './in-force';
 import type { Book, PlainEvent, Ruling, TreeRecord } from './events';
 
@@ -15,7 +17,15 @@ export interface TreeState {
   tree: Tree;
   form: FormId;
   rules: RuleOverrides;
+  /** The school its tree is trained by, as this yard holds it. */
+  school: School;
   rulings: Readonly<Record<StemId, Ruling>>;
+  /** Whether it has been cut before: a first shaping may take more. */
+  shapedBefore: boolean;
+  /** Times a leader was chosen and overtaken all the same. */
+  leaderFailures: number;
+  /** Buds read on a whip. */
+  buds: BudReadings | undefined;
   /** ISO date of the last visit with readings; undefined if never measured. */
   visitedOn: string | undefined;
 }
@@ -25,6 +35,8 @@ export interface ReadBook {
   sites: readonly Site[];
   trees: readonly { record: TreeRecord; siteId: string }[];
   eventsOf: ReadonlyMap<string, readonly PlainEvent[]>;
+  /** Answers this yard has changed in the schools. */
+  schoolEdits: SchoolEdits;
 }
 
 /** Works a book's withdrawals and amendments in, up to and including a date. */
@@ -37,10 +49,15 @@ export function readBook(book: Book, onDate = '9999-12-31'): ReadBook {
     for (const record of standing) trees.push({ record, siteId: site.id });
   }
   const eventsOf = new Map<string, PlainEvent[]>();
+  const schoolEdits: SchoolEdits = {};
   for (const event of held) {
     if (event.kind === 'site-changed') {
       const site = sites.get(event.siteId);
       if (site) sites.set(site.id, { ...site, ...event.change });
+      continue;
+    }
+    if (event.kind === 'school-edited') {
+      schoolEdits[event.school] = event.answers;
       continue;
     }
     if (event.kind === 'tree-added') trees.push({ record: event.tree, siteId: event.siteId });
@@ -48,7 +65,7 @@ export function readBook(book: Book, onDate = '9999-12-31'): ReadBook {
     if (list) list.push(event);
     else eventsOf.set(event.treeId, [event]);
   }
-  return { sites: [...sites.values()], trees, eventsOf };
+  return { sites: [...sites.values()], trees, eventsOf, schoolEdits };
 }
 
 /** The state of one tree, or undefined when the book has no such tree or its site is missing. */
@@ -61,6 +78,10 @@ export function treeState(read: ReadBook, treeId: string): TreeState | undefined
 
   let form = record.form;
   let rules: RuleOverrides = {};
+  let school: SchoolId = 'middle-way';
+  let shapedBefore = false;
+  let leaderFailures = 0;
+  let buds: BudReadings | undefined;
   let visitedOn: string | undefined;
   let stems = new Map<StemId, StemReadings>();
   const rulings: Record<StemId, Ruling> = {};
@@ -75,6 +96,7 @@ export function treeState(read: ReadBook, treeId: string): TreeState | undefined
         stems = without(stems, record, event.stemId);
         break;
       case 'acts-done':
+        shapedBefore ||= event.acts.some(({ kind }) => kind === 'take-out' || kind === 'shorten');
         stems = readingsOf(afterActs(treeFrom(record, stems), event.acts), stems);
         break;
       case 'overruled':
@@ -84,11 +106,27 @@ export function treeState(read: ReadBook, treeId: string): TreeState | undefined
         form = event.form;
         break;
       case 'rules-set':
-        rules = { ...rules, ...event.rules };
+        rules = withoutKeys({ ...rules, ...event.rules }, event.reset ?? []);
+        break;
+      case 'school-chosen':
+        school = event.school;
+        break;
+      case 'leader-failed':
+        leaderFailures++;
+        break;
+      case 'buds-read':
+        buds = event.buds;
         break;
     }
   }
-  return { record, site, tree: treeFrom(record, stems), form, rules, rulings, visitedOn };
+  return {
+    ...{ record, site, tree: treeFrom(record, stems), form, rules, rulings, visitedOn },
+    ...{ school: schoolOf(school, read.schoolEdits), shapedBefore, leaderFailures, buds },
+  };
+}
+
+function withoutKeys(rules: RuleOverrides, reset: readonly RuleKey[]): RuleOverrides {
+  return Object.fromEntries(Object.entries(rules).filter(([key]) => !reset.includes(key as RuleKey)));
 }
 
 /** Later readings over earlier ones. A new thickness makes the cut end's old one out of date. */
@@ -123,11 +161,13 @@ function readingsOf(tree: Tree, before: ReadonlyMap<StemId, StemReadings>): Map<
 }
 
 function changed(stem: Stem): StemReadings {
-  const { tag, parent, origin, length, diameter, headed, endDiameter, set, tipAngle, growthCm } = stem;
-  const bent = set.how !== 'estimated';
+  const { tag, parent, origin, length, diameter, headed, endDiameter, growthCm } = stem;
+  const { departure, set, tipAngle, runBearing } = stem;
   return {
     ...{ tag, parent, origin, length, diameter, headed, growthCm },
     ...(endDiameter && { endDiameter }),
-    ...(bent && { set, tipAngle }),
+    ...(departure.how !== 'estimated' && { angle: departure }),
+    ...(set.how !== 'estimated' && { set, tipAngle }),
+    ...(runBearing.how !== 'estimated' && { runBearing }),
   };
 }

@@ -1,62 +1,57 @@
 import type { FormId } from '../forms/form-ids';
-import type { RuleOverrides } from '../rules/defaults';
+import type { RuleOverrides, SourceWord } from '../rules/defaults';
+import { KIND_ROWS } from './kind-rows';
+
+/** A fact and where it comes from, in a word. */
+export interface Sourced<T> {
+  value: T;
+  source: SourceWord;
+}
+
+export type Habit = 'upright' | 'middling' | 'spreading';
+export type Degree = 'weak' | 'middling' | 'strong';
+/** Wood that carries the fruit: short spurs on wood of two years and more, last season's shoots, or this season's. */
+export type BearingWood = 'spurs' | 'last-season' | 'this-season';
 
 /** What is known of a kind of fruit before any tree of it is looked at. */
 export interface KindFacts {
   id: string;
   name: string;
-  /** Usual departure of a young limb, deg from upright (habit: upright 35, spreading 55). Working values. */
-  limbAngleDeg: number;
-  /** Gain in diameter of a young scaffold in a season, mm. Working values. */
-  thickeningMm: number;
+  habit: Sourced<Habit>;
+  vigour: Sourced<Degree>;
+  /** Wood it fruits on, the chief one first. */
+  fruitsOn: Sourced<readonly BearingWood[]>;
+  /** Turn from one bud to the next up a shoot, deg. */
+  spiralDeg: Sourced<number>;
+  /** Usual distance from one bud to the next on a strong shoot, cm. */
+  budSpacingCm: Sourced<number>;
+  defaultForm: Sourced<FormId>;
+  /** Share of the wood normally taken off a framed tree in a year, 0 to 1. */
+  removalShare: Sourced<number>;
+  /** Place in the order of bud break, 1 the earliest; trees are pruned in this order. */
+  breakOrder: Sourced<number>;
+  /** How the wood takes bending: limber wood bends far, stiff wood cracks early. */
+  stiffness: Sourced<'limber' | 'middling' | 'stiff'>;
+  healing: Sourced<'quick' | 'middling' | 'slow'>;
+  /** Whether wounds made in a wet winter are a way in for canker or silver leaf: then it is pruned in dry summer weather. */
+  wetWinterRisk: Sourced<boolean>;
+  /** Whether a notch or wound in growth gums: then no notch is planned. */
+  gums: Sourced<boolean>;
+  /** How readily it holds a single leader. */
+  leads: Sourced<Degree>;
+  /** Gain in diameter of a young scaffold in a season, mm. */
+  thickeningMm: Sourced<number>;
   ownRooted: boolean;
-  defaultForm: FormId;
   rules: RuleOverrides;
 }
 
-type Habit = 'upright' | 'middling' | 'spreading';
-
+/** Departure of a young limb by habit, deg from upright. Working values. */
 const HABIT_DEG: Record<Habit, number> = { upright: 35, middling: 45, spreading: 55 };
 
-function kind(
-  id: string,
-  name: string,
-  habit: Habit,
-  thickeningMm: number,
-  defaultForm: FormId,
-  more: { ownRooted?: boolean; rules?: RuleOverrides } = {},
-): KindFacts {
-  return {
-    id,
-    name,
-    limbAngleDeg: HABIT_DEG[habit],
-    thickeningMm,
-    defaultForm,
-    ownRooted: more.ownRooted ?? false,
-    rules: more.rules ?? {},
-  };
-}
+/** Usual departure of a young limb of a kind, deg from upright. */
+export const limbAngleDeg = (kind: KindFacts): number => HABIT_DEG[kind.habit.value];
 
-export const KINDS: readonly KindFacts[] = [
-  kind('apple', 'apple', 'middling', 7, 'central-leader'),
-  kind('european-pear', 'European pear', 'upright', 6, 'modified-leader'),
-  kind('asian-pear', 'Asian pear', 'upright', 7, 'open-vase'),
-  kind('quince', 'quince', 'spreading', 6, 'multi-stem-bush', { ownRooted: true }),
-  kind('peach', 'peach', 'spreading', 10, 'open-vase', { rules: { 'wood.capRatio': 0.4 } }),
-  kind('nectarine', 'nectarine', 'spreading', 10, 'open-vase', { rules: { 'wood.capRatio': 0.4 } }),
-  kind('apricot', 'apricot', 'spreading', 9, 'open-vase'),
-  kind('almond', 'almond', 'middling', 9, 'open-vase'),
-  kind('european-plum', 'European plum', 'middling', 8, 'open-vase'),
-  kind('japanese-plum', 'Japanese plum', 'upright', 9, 'open-vase'),
-  kind('sweet-cherry', 'sweet cherry', 'upright', 8, 'central-leader'),
-  kind('sour-cherry', 'sour cherry', 'spreading', 7, 'open-vase'),
-  kind('fig', 'fig', 'spreading', 9, 'multi-stem-bush', { ownRooted: true }),
-  kind('pistachio', 'pistachio', 'middling', 6, 'open-vase'),
-  kind('pomegranate', 'pomegranate', 'spreading', 6, 'multi-stem-bush', { ownRooted: true }),
-  kind('persimmon', 'persimmon', 'upright', 6, 'modified-leader'),
-  kind('walnut', 'walnut', 'middling', 8, 'modified-leader'),
-  kind('citrus', 'citrus', 'spreading', 6, 'open-vase'),
-];
+export const KINDS: readonly KindFacts[] = KIND_ROWS;
 
 const byId = new Map(KINDS.map((facts) => [facts.id, facts]));
 

@@ -6,8 +6,15 @@ export interface ActReason {
   words: string;
 }
 
+/** What a temporary limb is kept for. */
+export type KeptFor = 'fruit' | 'leaf' | 'shade' | 'insurance';
+
+export const KEPT_FOR: readonly KeptFor[] = ['fruit', 'leaf', 'shade', 'insurance'];
+
 /**
  * Work on the tree. Lengths cm, diameters mm, angles deg from upright.
+ * A swing's degrees are bearings of the run; a spread's are departures. A stay takes nothing: it dates a limb that is
+ * spared for a while, `until` an ISO date.
  * `safety` of a bend says what is known of how far is safe.
  */
 export type Act =
@@ -21,6 +28,9 @@ export type Act =
       safety: 'not-yet-computed';
       reason: ActReason;
     }
+  | { kind: 'swing'; stemId: StemId; fromDeg: number; toDeg: number; reason: ActReason }
+  | { kind: 'spread'; stemId: StemId; fromDeg: number; toDeg: number; reason: ActReason }
+  | { kind: 'stay'; stemId: StemId; until: string; keptFor: KeptFor; reason: ActReason }
   | { kind: 'make-limb'; heightCm: number; bearingDeg: number; place: string; reason: ActReason };
 
 export type ActKind = Act['kind'];

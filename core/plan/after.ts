@@ -18,13 +18,25 @@ function afterAct(tree: Tree, act: Act): Tree {
     case 'shorten':
       return shortened(tree, act.stemId, act.toLengthCm);
     case 'bend':
-      return {
-        ...tree,
-        stems: tree.stems.map((stem) => (stem.id === act.stemId ? bent(stem, act.toDeg) : stem)),
-      };
+      return changedStem(tree, act.stemId, (stem) => bent(stem, act.toDeg));
+    case 'swing':
+      return changedStem(tree, act.stemId, (stem) => ({
+        ...stem,
+        runBearing: reading('bearing', act.toDeg, 'gauge'),
+      }));
+    case 'spread':
+      return changedStem(tree, act.stemId, (stem) => ({
+        ...bent(stem, Math.max(stem.set.value, act.toDeg)),
+        departure: reading('angle', act.toDeg, 'gauge'),
+      }));
+    case 'stay':
     case 'make-limb':
       return tree;
   }
+}
+
+function changedStem(tree: Tree, stemId: string, change: (stem: Stem) => Stem): Tree {
+  return { ...tree, stems: tree.stems.map((stem) => (stem.id === stemId ? change(stem) : stem)) };
 }
 
 function bent(stem: Stem, toDeg: number): Stem {

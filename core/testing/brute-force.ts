@@ -1,5 +1,7 @@
 // A second scorer, written from docs/choosing.md and nothing else, over every set there is. It shares no code with
-// core/choosing or core/findings: plumb trunk, straight limbs, its own geometry.
+// core/choosing, core/findings or core/forms: plumb trunk, its own geometry, its own tables.
+import { barkGap, besideCm, outOfPlaneDeg, planeAtDeg, tipHeight, type Laid } from './brute-geometry';
+import { PLANS, type FormPlan } from './brute-forms';
 import type { Limb, TestTree } from './trees';
 
 /** [breaches, short, form, merit, tie] of one set, and the stems in it. */
@@ -14,146 +16,206 @@ export interface BruteForce {
   nearLimit: boolean;
 }
 
+/** A limb in a ring, as one correction lays it. */
 interface Seat {
   limb: Limb;
+  laid: Laid;
   ring: number;
+  at: number;
   form: number;
   merit: number;
 }
 
-const GAP = [
-  [1.15, 0],
-  [1.3, 5],
-  [1.4, 8],
-  [1.5, 12],
-  [1.75, 30],
-  [2, 50],
-  [9e9, 80],
-];
-const LIKE = [
-  [1.5, 0],
-  [2, 10],
-  [3, 25],
-  [9e9, 40],
-];
+interface Ring {
+  fewest: number;
+  wish: number;
+  most: number;
+  off: number;
+  empty: number;
+  isArc: boolean;
+  isArm: boolean;
+  like: boolean;
+  band: boolean;
+}
 
-/** The best set and the next three of a tree, found by scoring all. At most about 14 limbs. */
+type Table = readonly (readonly [number, number])[];
+
+const GAP: Table = [
+  ...([
+    [1.15, 0],
+    [1.3, 5],
+    [1.4, 8],
+    [1.5, 12],
+    [1.75, 30],
+    [2, 50],
+    [3, 80],
+    [5, 110],
+    [9e9, 140],
+  ] as const),
+];
+const LIKE: Table = [
+  ...([
+    [1.5, 0],
+    [2, 10],
+    [3, 25],
+    [9e9, 40],
+  ] as const),
+];
+const BAND: Table = [
+  ...([
+    [50, 0],
+    [60, 10],
+    [75, 30],
+    [9e9, 60],
+  ] as const),
+];
+const LONGEST_SLACK = 15;
+
+/** The best set and the next three of a tree, found by scoring all. */
 export function bruteForce(tree: TestTree, keep = 4): BruteForce {
-  const isLeader = tree.form === 'central-leader';
-  const isFlat = tree.form === 'horizontal-espalier';
-  const hasTop = isLeader || isFlat;
-  const ratioLimit = isLeader ? 0.5 : isFlat ? 0.6 : 0.667;
-  const [runFrom, runTo] = isLeader ? [60, 80] : isFlat ? [85, 95] : [40, 60];
-  const wide = isFlat ? 90 : 60;
-  const clearance = isLeader ? 50 : isFlat ? 20 : 45;
-  const shade = isFlat ? 15 : 50;
+  const plan = PLANS[tree.form] as FormPlan;
   let nearLimit = false;
   halves = 0;
   const near = (value: number, limit: number, by: number): void => {
     if (Math.abs(value - limit) < by) nearLimit = true;
   };
-
+  const trunk = tree.trunk.length;
   const trunkMmAt = (h: number): number => {
     const { length, mm, headed } = tree.trunk;
     const end = headed ? Math.max(mm / 2, mm - 0.08 * (length - 10)) : Math.min(3, mm);
     return h <= 10 ? mm : mm + ((end - mm) * (Math.min(h, length) - 10)) / (length - 10);
   };
   const ratio = (l: Limb): number => l.mm / trunkMmAt(l.h);
-  const tipHeight = (l: Limb): number => l.h + l.length * Math.cos((l.angle * Math.PI) / 180);
+  const main: Limb = { id: 'trunk', h: 0, bearing: 0, angle: 0, length: trunk, mm: tree.trunk.mm };
+  const limbs = [...(plan.isBush ? [main] : []), ...tree.limbs].filter((l) => l.length >= 20);
+  const ruins = (l: Limb): boolean =>
+    ['dead', 'cankered', 'broken', 'blighted'].includes(l.condition ?? 'sound');
 
-  const limbs = tree.limbs.filter((l) => l.length >= 20);
-  const ruins = (l: Limb): boolean => ['dead', 'cankered', 'broken'].includes(l.condition ?? 'sound');
-  const isBarred = (l: Limb): boolean => {
-    near(l.angle, 30, 1e-6);
-    near(ratio(l), 0.8, 1e-9);
-    const isRival = ratio(l) > Math.max(ratioLimit, 0.8) && l.angle < 30;
-    return ruins(l) || l.h < 10 || l.h < clearance || l.angle < 30 || Boolean(l.barkTrapped) || isRival;
-  };
+  const unsound = (l: Limb): boolean => ruins(l) || (!plan.isBush && l.h < 10);
+  const narrow = (l: Limb): boolean => !plan.isBush && l.angle < plan.narrow;
+  const rival = (l: Limb): boolean =>
+    !plan.isBush && ratio(l) > Math.max(plan.ratio, 0.8) && l.angle < plan.upright;
 
   const merit = (l: Limb): number => {
+    const [from, to] = plan.ideal;
     const crotch = line(
       [
-        [30, 50],
-        [40, 15],
-        [45, 0],
-        [wide, 0],
-        [wide + 30, 20],
-        [wide + 60, 60],
+        [from - 15, 50],
+        [from - 5, 15],
+        [from, 0],
+        [to, 0],
+        [to + 30, 20],
+        [to + 60, 60],
       ],
       l.angle,
     );
-    const r = ratio(l);
+    const r = plan.ratio;
     const thick = line(
       [
-        [ratioLimit - 0.1, 0],
-        [ratioLimit, 20],
-        [ratioLimit + 0.15, 60],
-        [ratioLimit + 0.4, 100],
+        [r - 0.1, 0],
+        [r, 20],
+        [r + 0.15, 60],
+        [r + 0.4, 100],
       ],
-      r,
+      ratio(l),
     );
     const thin = line(
       [
         [0, 0],
         [4, 40],
       ],
-      7 - l.mm,
+      plan.thin - l.mm,
     );
     const bend = line(
       [
         [0, 0],
         [60, 60],
       ],
-      Math.max(runFrom - l.angle, l.angle - runTo, 0),
+      Math.max(plan.run[0] - l.angle, l.angle - plan.run[1], 0),
     );
-    const over = isLeader
-      ? line(
-          [
-            [0, 0],
-            [24, 60],
-          ],
-          tipHeight(l) - (tree.trunk.length - 15),
-        )
-      : 0;
-    return crotch + thick + thin + bend + over + (l.condition === 'rubbed' ? 30 : 0);
+    const over =
+      plan.cone === undefined
+        ? 0
+        : line(
+            [
+              [0, 0],
+              [24, 60],
+            ],
+            tipHeight(asRead(l)) - (trunk - plan.cone),
+          );
+    const joins = plan.isBush ? 0 : crotch + thick;
+    return joins + thin + bend + over + (l.condition === 'rubbed' ? 30 : 0);
   };
 
-  // The rings a limb may stand in, and the form's own cost of its place.
-  const seats: Seat[] = [];
-  let rings = 1;
-  if (!hasTop) {
-    for (const l of limbs) {
-      const off = Math.max(45 - l.h, l.h - 140, 0);
-      if (!isBarred(l) && off <= 15) seats.push({ limb: l, ring: 0, form: Math.ceil(off), merit: merit(l) });
+  const rings: Ring[] = [];
+  const ring = (fewest: number, wish: number, most: number, more: Partial<Ring> = {}): void => {
+    const usual = { off: 6, empty: 40, isArc: false, isArm: false, like: false, band: false };
+    rings.push({ fewest, wish, most, ...usual, ...more });
+  };
+  const [fewest, wish, most] = plan.counts;
+  /** Ring of a limb, the form's cost of standing there, and whether it is barred there. */
+  let seatOf: (l: Limb) => { ring: number; form: number; barred: boolean } = () => ({
+    ring: 0,
+    form: 0,
+    barred: false,
+  });
+  const outside = (off: number, slack: number): { form: number; barred: boolean } => ({
+    form: Math.ceil(off),
+    barred: off > slack,
+  });
+
+  switch (plan.places) {
+    case 'vase':
+      ring(fewest, wish, most, { like: true, band: true });
+      seatOf = (l) => ({ ring: 0, ...outside(Math.max(45 - l.h, l.h - 140, 0), LONGEST_SLACK) });
+      break;
+    case 'tiers': {
+      const feet = [50, 130, 210].filter((foot, i) => i === 0 || foot + 40 < trunk);
+      feet.forEach(() => ring(fewest, wish, most, { like: true }));
+      seatOf = (l) => {
+        const offs = feet.map((foot) => Math.max(foot - l.h, l.h - foot - 40, 0));
+        const off = Math.min(...offs);
+        return { ring: offs.indexOf(off), ...outside(off, 12) };
+      };
+      break;
     }
-  } else if (isLeader) {
-    const feet = [50, 130, 210].filter((foot, i) => i === 0 || foot + 40 < tree.trunk.length);
-    rings = feet.length;
-    for (const l of limbs) {
-      const offs = feet.map((foot) => Math.max(foot - l.h, l.h - foot - 40, 0));
-      const off = Math.min(...offs);
-      if (isBarred(l) || off > 12) continue;
-      seats.push({ limb: l, ring: offs.indexOf(off), form: Math.ceil(off), merit: merit(l) });
+    case 'storeys': {
+      const top = Math.min(trunk, plan.held);
+      const feet: number[] = [];
+      let foot = 50;
+      do {
+        const part = Math.min(1, (Math.max(top, foot + 1) - foot) / plan.storey);
+        if (feet.length === 0 || part >= 0.34) {
+          feet.push(foot);
+          near(part, 0.34, 1e-9);
+          ring(Math.floor(fewest * part), Math.round(wish * part), Math.ceil(most * part));
+        }
+        foot += plan.storey;
+      } while (foot < top);
+      seatOf = (l) => {
+        const at = feet.findLastIndex((from) => l.h >= from);
+        return { ring: Math.max(0, at), ...outside(Math.max(0, 50 - l.h), 12) };
+      };
+      break;
     }
-  } else {
-    const wires = [45, 85, 125].filter((w, i) => i === 0 || w <= tree.trunk.length + 5);
-    rings = wires.length * 2;
-    for (const l of limbs) {
-      const fits = (w: number): boolean => w - l.h <= 25 && w - l.h >= -5;
-      const wire = wires.findIndex(fits);
-      const [east, west] = [turn(l.bearing, 90), turn(l.bearing, 270)];
-      const off = Math.min(east, west);
-      if (isBarred(l) || wire < 0 || off > 45) continue;
-      const below = (wires[wire] as number) - l.h;
-      const form =
-        line(
-          [
-            [10, 0],
-            [45, 50],
-          ],
-          off,
-        ) +
-        line(
+    case 'large and small': {
+      const hasTop = trunk > 125;
+      ring(fewest, wish, most, { like: true });
+      if (hasTop) ring(0, 3, 4, { off: 5, empty: 10 });
+      seatOf = (l) =>
+        hasTop && l.h >= 125
+          ? { ring: 1, form: 0, barred: ratio(l) > 0.6 }
+          : { ring: 0, ...outside(Math.max(55 - l.h, l.h - 115, 0), LONGEST_SLACK) };
+      break;
+    }
+    case 'wires': {
+      const wires = [45, 85, 125].filter((w, i) => i === 0 || w <= trunk + 5);
+      wires.forEach(() => [0, 1].forEach(() => ring(1, 1, 1, { off: 0, isArm: true })));
+      seatOf = (l) => {
+        const wire = wires.findIndex((w) => w - l.h <= 25 && w - l.h >= -5);
+        const [east, west] = [turn(l.bearing, 90), turn(l.bearing, 270)];
+        const below = (wires[wire] ?? 0) - l.h;
+        const seat = line(
           [
             [-5, 30],
             [0, 5],
@@ -163,39 +225,117 @@ export function bruteForce(tree: TestTree, keep = 4): BruteForce {
           ],
           below,
         );
-      seats.push({ limb: l, ring: wire * 2 + (east <= west ? 0 : 1), form, merit: merit(l) });
+        const off = Math.min(east, west);
+        return {
+          ring: wire * 2 + (east <= west ? 0 : 1),
+          form:
+            line(
+              [
+                [10, 0],
+                [45, 50],
+              ],
+              off,
+            ) + seat,
+          barred: wire < 0 || off > 45,
+        };
+      };
+      break;
+    }
+    case 'fan':
+      ring(4, 8, 12, { off: 5, empty: 20, isArc: true, like: true });
+      seatOf = (l) => {
+        const off = outOfPlaneDeg(asRead(l));
+        near(off, 45, 1e-6);
+        return {
+          ring: 0,
+          form: line(
+            [
+              [10, 0],
+              [45, 50],
+            ],
+            off,
+          ),
+          barred: off > 45,
+        };
+      };
+      break;
+    case 'bush':
+      ring(fewest, wish, most, { like: true });
+  }
+
+  const seats: Seat[] = [];
+  for (const l of limbs) {
+    near(l.angle, plan.narrow, 1e-6);
+    near(ratio(l), 0.8, 1e-9);
+    near(ratio(l), plan.ratio, 1e-9);
+    const place = seatOf(l);
+    const low = !plan.isBush && l.h < plan.clearance;
+    const barred =
+      unsound(l) ||
+      low ||
+      Boolean(l.barkTrapped) ||
+      place.barred ||
+      (plan.strictRatio && ratio(l) > plan.ratio);
+    if (barred) continue;
+    const doubtful = !plan.isBush && l.angle < plan.doubtful ? 10 : 0;
+    const laid = asRead(l);
+    const at = plan.places === 'fan' ? planeAtDeg(laid) : plan.isBush ? leansTo(laid) : l.bearing;
+    const seat = { limb: l, laid, ring: place.ring, at, form: place.form + doubtful, merit: merit(l) };
+    const isOpen = !narrow(l) && !rival(l);
+    if (isOpen) seats.push(seat);
+    const correctable = plan.corrects && (plan.places !== 'large and small' || place.ring === 0);
+    if (correctable && isOpen && l.mm <= 12 && l.length >= 40) {
+      for (const by of [-20, 20]) {
+        const to = (l.bearing + by + 360) % 360;
+        seats.push({ ...seat, laid: { ...laid, runBearing: to }, at: to, form: seat.form + 12 });
+      }
+    }
+    if (correctable && rival(l)) {
+      seats.push({
+        ...seat,
+        laid: { ...laid, set: plan.run[0], length: l.length / 2 },
+        form: seat.form + 60,
+      });
     }
   }
 
-  const pairBreach = new Map<string, number>();
-  const pairForm = new Map<string, number>();
-  limbs.forEach((a, i) =>
-    limbs.slice(i + 1).forEach((b) => {
-      const up = Math.abs(a.h - b.h);
-      let breaches = turn(a.bearing, b.bearing) < 30 && up < shade ? 1 : 0;
-      let form = isFlat ? 0 : up < 3 ? 30 : !hasTop && up < 10 ? 3 : 0;
-      const now = gap(a, b, 0);
-      near(now, 1, 0.2);
-      if (now < 1) breaches++;
-      else {
-        const later = gap(a, b, 21);
-        near(later, 0, 0.2);
-        if (later < 0 && !isFlat) form += 20;
-      }
-      if (isFlat) form += armPair(a, b);
-      pairBreach.set(a.id + b.id, breaches);
-      pairForm.set(a.id + b.id, form);
-    }),
-  );
+  const pair = (a: Laid, b: Laid): [breaches: number, form: number] => {
+    const [lower, upper] = a.h < b.h || (a.h === b.h && a.id < b.id) ? [a, b] : [b, a];
+    const [up, apart] = [upper.h - lower.h, turn(a.runBearing, b.runBearing)];
+    const stacked = !plan.isBush && apart < 30 && up < plan.shade;
+    let breaches = stacked ? 1 : 0;
+    let form = 0;
+    const now = barkGap(a, b, 0, plan.joinCm);
+    near(now, 1, 0.3);
+    let rubs = false;
+    if (now < 1) breaches++;
+    else {
+      const later = barkGap(a, b, plan.seasons * plan.gainMm, plan.joinCm);
+      near(later, 0, 0.3);
+      rubs = later < 0;
+    }
+    if (plan.places === 'wires') return [breaches, armPair(a, b)];
+    form += rubs ? 20 : 0;
+    if (plan.isBush) {
+      const feet = Math.hypot(a.foot[0] - b.foot[0], a.foot[1] - b.foot[1]);
+      return [breaches, form + (feet < 8 ? 30 : 0)];
+    }
+    form += up < plan.cluster[0] && apart <= plan.cluster[1] ? 30 : up < plan.wishCm ? 3 : 0;
+    const beside = besideCm(lower, upper);
+    near(beside.turnDeg, plan.parallel[0], 1e-6);
+    near(beside.apartCm, plan.parallel[1], 0.05);
+    if (!stacked && beside.turnDeg < plan.parallel[0] && beside.apartCm < plan.parallel[1]) form += 20;
+    return [breaches, form];
+  };
 
   /** Arms of one wire should match. */
-  function armPair(a: Limb, b: Limb): number {
-    const wires = [45, 85, 125].filter((w, i) => i === 0 || w <= tree.trunk.length + 5);
-    const wireOf = (l: Limb): number => {
+  const armPair = (a: Laid, b: Laid): number => {
+    const wires = [45, 85, 125].filter((w, i) => i === 0 || w <= trunk + 5);
+    const wireOf = (l: Laid): number => {
       const worth = wires.map((w) => Math.max(w - l.h - 25, l.h - w - 5, 0) * 100 + Math.abs(w - l.h));
       return worth.indexOf(Math.min(...worth));
     };
-    const side = (l: Limb): boolean => turn(l.bearing, 90) <= turn(l.bearing, 270);
+    const side = (l: Laid): boolean => turn(l.bearing, 90) <= turn(l.bearing, 270);
     if (wireOf(a) !== wireOf(b) || side(a) === side(b)) return 0;
     const like = Math.max(a.mm, b.mm) / Math.min(a.mm, b.mm);
     return (
@@ -214,93 +354,111 @@ export function bruteForce(tree: TestTree, keep = 4): BruteForce {
         like,
       )
     );
-  }
+  };
 
-  const tops = hasTop
+  const tops = plan.hasLeader
     ? [
-        { id: 'trunk', merit: tree.trunk.headed ? 30 : 0, h: Infinity },
+        { id: 'trunk', merit: tree.trunk.headed ? 30 : 0, laid: undefined },
         ...limbs
-          .filter((l) => l.angle < 35 && tipHeight(l) > tree.trunk.length * 0.75 && ratio(l) > 0.45)
-          .filter((l) => !ruins(l) && l.h >= 10)
-          .map((l) => ({ id: l.id, merit: Math.round(l.angle * 2) + Math.round(l.mm * 2.5), h: l.h })),
+          .filter((l) => l.angle < plan.upright + 5 && tipHeight(asRead(l)) > trunk * 0.75 && ratio(l) > 0.45)
+          .filter((l) => !unsound(l))
+          .map((l) => ({
+            id: l.id,
+            merit: Math.round(l.angle * 2) + Math.round(l.mm * 1.5),
+            laid: asRead(l),
+          })),
       ]
     : [];
+  const all: readonly Laid[] = [...seats.map(({ laid }) => laid), ...tops.flatMap(({ laid }) => laid ?? [])];
+  const table = all.map((a, i) => all.map((b, j) => (i < j && a.id !== b.id ? pair(a, b) : undefined)));
+  const index = new Map(all.map((laid, i) => [laid, i]));
+  const priced = (a: Laid, b: Laid): [number, number] => {
+    const [i, j] = [index.get(a) as number, index.get(b) as number];
+    return table[Math.min(i, j)]?.[Math.max(i, j)] ?? [0, 0];
+  };
   const names = [...new Set([...seats.map(({ limb }) => limb.id), ...tops.map(({ id }) => id)])].sort();
 
   const found = new Map<string, Scored>();
-  for (let bits = 0; bits < 1 << seats.length; bits++) {
-    const set = seats.filter((_, i) => (bits >> i) & 1);
+  const score = (set: readonly Seat[]): void => {
     for (const top of [undefined, ...tops]) {
       if (top && set.some(({ limb }) => limb.id === top.id)) continue;
-      let [breaches, short, form, merits] = [0, hasTop && !top ? 1 : 0, 0, top?.merit ?? 0];
+      let [breaches, short, form, merits] = [0, plan.hasLeader && !top ? 1 : 0, 0, top?.merit ?? 0];
       set.forEach((a, i) => {
         form += a.form;
         merits += a.merit;
-        const below = (b: { id: string }, key: Map<string, number>): number =>
-          key.get(a.limb.id + b.id) ?? key.get(b.id + a.limb.id) ?? 0;
         for (const b of set.slice(i + 1)) {
-          breaches += below(b.limb, pairBreach);
-          form += below(b.limb, pairForm);
+          const [broken, cost] = priced(a.laid, b.laid);
+          breaches += broken;
+          form += cost;
         }
-        if (top && top.id !== 'trunk') {
-          breaches += below(top, pairBreach) + (a.limb.h > top.h ? 1 : 0);
-          form += below(top, pairForm);
+        if (top?.laid) {
+          const [broken, cost] = priced(a.laid, top.laid);
+          breaches += broken + (a.limb.h > top.laid.h ? 1 : 0);
+          form += cost;
         }
       });
-      for (let ring = 0; ring < rings; ring++) {
-        const inRing = set.filter((seat) => seat.ring === ring).map(({ limb }) => limb);
+      rings.forEach((r, at) => {
+        const inRing = set.filter((seat) => seat.ring === at);
         const n = inRing.length;
-        const [fewest, wish, most] = isFlat ? [1, 1, 1] : [3, 4, 5];
-        breaches += Math.max(0, n - most);
-        short += Math.max(0, fewest - n);
-        merits += 40 * Math.max(0, wish - n);
-        if (isFlat) continue;
-        if (n >= fewest) form += 10 * Math.abs(n - wish);
-        if (n < 2) continue;
-        const around = inRing.map(({ bearing }) => bearing).sort((x, y) => x - y);
-        const widest = Math.max(
-          ...around.map((x, i) =>
-            i + 1 < n ? (around[i + 1] as number) - x : (around[0] as number) + 360 - x,
-          ),
+        breaches += Math.max(0, n - r.most);
+        short += Math.max(0, r.fewest - n);
+        merits += r.empty * Math.max(0, r.wish - n);
+        if (r.isArm) return;
+        if (n >= r.fewest) form += r.off * Math.abs(n - r.wish);
+        if (n < 2) return;
+        const widest = widestGap(
+          inRing.map((seat) => seat.at),
+          r.isArc,
         );
-        form +=
-          step(GAP, (widest * n) / 360) +
-          step(
-            LIKE,
-            span(
-              inRing.map(({ mm }) => mm),
-              true,
-            ),
-          );
-        if (!hasTop) {
-          const deep = span(
-            inRing.map(({ h }) => h),
-            false,
-          );
-          form += step(
-            [
-              [50, 0],
-              [60, 10],
-              [75, 30],
-              [9e9, 60],
-            ],
-            deep,
-          );
-        }
-      }
+        form += step(GAP, (widest * Math.max(n, r.wish)) / (r.isArc ? 180 : 360));
+        const thick = inRing.map(({ limb }) => limb.mm);
+        if (r.like) form += step(LIKE, Math.max(...thick) / Math.min(...thick));
+        const heights = inRing.map(({ limb }) => limb.h);
+        if (r.band) form += step(BAND, Math.max(...heights) - Math.min(...heights));
+      });
       const stems = [...set.map(({ limb }) => limb.id), ...(top ? [top.id] : [])].sort();
       const tie = stems.reduce((sum, id) => sum + names.indexOf(id) + 1, 0);
       const scored = { stems, cost: [breaches, short, form, merits, tie] };
       const known = found.get(stems.join());
       if (!known || compare(scored, known) < 0) found.set(stems.join(), scored);
     }
-  }
+  };
+  const byLimb = limbs.map((l) => seats.filter(({ limb }) => limb === l)).filter((own) => own.length > 0);
+  const every = (from: number, set: readonly Seat[]): void => {
+    if (from === byLimb.length) return score(set);
+    every(from + 1, set);
+    for (const seat of byLimb[from] as Seat[]) every(from + 1, [...set, seat]);
+  };
+  every(0, []);
   const sorted = [...found.values()].sort(compare);
-  const fewest = sorted[0]?.cost[0];
+  const least = sorted[0]?.cost[0];
   return {
-    best: sorted.filter(({ cost }) => cost[0] === fewest).slice(0, keep),
+    best: sorted.filter(({ cost }) => cost[0] === least).slice(0, keep),
     nearLimit: nearLimit || halves > 0,
   };
+}
+
+function asRead({ id, h, bearing, angle, length, mm, more }: Limb): Laid {
+  const ground = more?.parent?.kind === 'ground' ? more.parent : undefined;
+  return {
+    ...{ id, h, bearing, angle, length, mm, runBearing: bearing, set: angle },
+    foot: ground ? [ground.eastCm, ground.northCm] : [0, 0],
+    datum: ground || id === 'trunk' ? 10 : 2,
+  };
+}
+
+/** The side a stem fills: where it leans to, or where its foot is when it hardly leans. */
+function leansTo({ foot, angle, bearing }: Laid): number {
+  if (angle >= 8 || Math.hypot(...foot) <= 1) return bearing;
+  return ((Math.atan2(foot[0], foot[1]) * 180) / Math.PI + 360) % 360;
+}
+
+function widestGap(at: readonly number[], isArc: boolean): number {
+  const around = [...at].sort((x, y) => x - y);
+  const [first, last] = [around[0] as number, around.at(-1) as number];
+  const between = around.slice(1).map((x, i) => x - (around[i] as number));
+  const ends = isArc ? [2 * first, 2 * (180 - last)] : [first + 360 - last];
+  return Math.max(...between, ...ends);
 }
 
 function compare(a: Scored, b: Scored): number {
@@ -311,10 +469,10 @@ function compare(a: Scored, b: Scored): number {
 }
 
 const turn = (a: number, b: number): number => Math.abs(((((a - b) % 360) + 540) % 360) - 180);
-const step = (table: readonly (readonly number[])[], x: number): number =>
-  table.find(([limit]) => x <= (limit as number))?.[1] ?? 0;
-const span = (values: readonly number[], asRatio: boolean): number =>
-  asRatio ? Math.max(...values) / Math.min(...values) : Math.max(...values) - Math.min(...values);
+const step = (table: Table, x: number): number => table.find(([limit]) => x <= limit)?.[1] ?? 0;
+
+/** Costs met so far that lie half way between two tenths, where rounding may go either way. */
+let halves = 0;
 
 /** Straight between corners, rounded to whole tenths. */
 function line(corners: readonly (readonly number[])[], x: number): number {
@@ -326,36 +484,4 @@ function line(corners: readonly (readonly number[])[], x: number): number {
   const tenths = y0 + ((y1 - y0) * (x - x0)) / (x1 - x0);
   if (Math.abs(tenths - Math.floor(tenths) - 0.5) < 1e-6) halves++;
   return Math.round(tenths);
-}
-
-/** Costs met so far that lie half way between two tenths, where rounding may go either way. */
-let halves = 0;
-
-/** Least bark-to-bark distance of two straight limbs more than 8 cm out, by stepping along both, cm. */
-function gap(a: Limb, b: Limb, gainMm: number): number {
-  const at = (l: Limb, s: number): [number, number, number] => {
-    const [t, z] = [(l.bearing * Math.PI) / 180, (l.angle * Math.PI) / 180];
-    return [Math.sin(z) * Math.sin(t) * s, Math.sin(z) * Math.cos(t) * s, l.h + Math.cos(z) * s];
-  };
-  const half = (l: Limb, s: number): number => {
-    const mm = s <= 2 ? l.mm : l.mm + ((Math.min(3, l.mm) - l.mm) * (s - 2)) / (l.length - 2);
-    return (mm * (1 + gainMm / l.mm)) / 20;
-  };
-  let least = Infinity;
-  let [fa, ta, fb, tb] = [8, a.length, 8, b.length];
-  for (let zoom = 0; zoom < 3; zoom++) {
-    let [bestA, bestB] = [fa, fb];
-    const [da, db] = [(ta - fa) / 60, (tb - fb) / 60];
-    for (let i = 0; i <= 60; i++) {
-      for (let j = 0; j <= 60; j++) {
-        const [sa, sb] = [fa + i * da, fb + j * db];
-        const [p, q] = [at(a, sa), at(b, sb)];
-        const d = Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]) - half(a, sa) - half(b, sb);
-        if (d < least) [least, bestA, bestB] = [d, sa, sb];
-      }
-    }
-    [fa, ta] = [Math.max(8, bestA - 2 * da), Math.min(a.length, bestA + 2 * da)];
-    [fb, tb] = [Math.max(8, bestB - 2 * db), Math.min(b.length, bestB + 2 * db)];
-  }
-  return least;
 }

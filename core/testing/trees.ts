@@ -4,6 +4,7 @@ import { kindFacts } from '../kinds/kinds';
 import { reading } from '../readings/reading';
 import type { RuleOverrides } from '../rules/defaults';
 import type { Site } from '../sites/site';
+import { schoolOf, type SchoolId } from '../schools/schools';
 import { completeStem } from '../tree/estimate';
 import type { Condition, StemReadings } from '../tree/stem';
 import type { FormId } from '../forms/form-ids';
@@ -23,12 +24,18 @@ export interface Limb {
 
 export interface TestTree {
   form: FormId;
-  trunk: { length: number; mm: number; headed?: boolean };
+  trunk: { length: number; mm: number; headed?: boolean; more?: StemReadings };
   limbs: readonly Limb[];
   kind?: string;
   rules?: RuleOverrides;
   site?: Partial<Site>;
   rulings?: TreeState['rulings'];
+  school?: SchoolId;
+  shapedBefore?: boolean;
+  leaderFailures?: number;
+  buds?: TreeState['buds'];
+  visitedOn?: string;
+  planted?: string;
 }
 
 export const LEVEL_SITE: Site = {
@@ -50,6 +57,12 @@ export function treeOf({
   rules = {},
   site,
   rulings = {},
+  school = 'middle-way',
+  shapedBefore = false,
+  leaderFailures = 0,
+  buds,
+  visitedOn = '2026-11-14',
+  planted = '2025-01-01',
 }: TestTree): TreeState {
   const facts = kindFacts(kind);
   const record: TreeRecord = {
@@ -59,7 +72,7 @@ export function treeOf({
     variety: '',
     unionCm: 10,
     ownRooted: facts.ownRooted,
-    planted: '2025-01-01',
+    planted,
     place: { eastCm: 0, northCm: 0 },
     form,
   };
@@ -73,13 +86,17 @@ export function treeOf({
       length: reading('length', trunk.length, 'tape'),
       diameter: reading('diameter', trunk.mm, 'caliper'),
       headed: trunk.headed ?? false,
+      ...trunk.more,
     },
     facts,
     0,
   );
   const stems = [stem, ...limbs.map((limb, i) => completeStem(limb.id, readingsOf(limb), facts, i + 1))];
   const tree = { id: 'tree', kind, unionCm: 10, ownRooted: facts.ownRooted, stems };
-  return { record, site: { ...LEVEL_SITE, ...site }, tree, form, rules, rulings, visitedOn: '2026-11-14' };
+  return {
+    ...{ record, site: { ...LEVEL_SITE, ...site }, tree, form, rules, rulings, visitedOn },
+    ...{ school: schoolOf(school), shapedBefore, leaderFailures, buds },
+  };
 }
 
 function readingsOf(limb: Limb): StemReadings {

@@ -26,7 +26,7 @@ export interface ApproachQuestion {
  */
 export function closestApproach(a: Course, b: Course, question: ApproachQuestion): Approach | undefined {
   const { skipCm, withinCm, thickenedMm } = question;
-  if (boxesApart(a, b, withinCm)) return undefined;
+  if (boxesApart(a, b, withinCm) || chordsApart(a, b, question)) return undefined;
   const [outerA, outerB] = [beyond(a, skipCm), beyond(b, skipCm)];
   const reach = withinCm + outerA.stepCm + outerB.stepCm;
   const fatA = 1 + thickenedMm / a.taper.datumMm;
@@ -74,6 +74,38 @@ function beyond(course: Course, skipCm: number): OuterPart {
 function between(along: readonly number[], i: number, share: number): number {
   const from = along[i] as number;
   return from + ((along[i + 1] as number) - from) * share;
+}
+
+/**
+ * Whether two courses, beyond their joins, keep further apart than is looked at, told from their chords alone: a course
+ * lies within its greatest distance from its chord, so two courses come no nearer than their chords less both.
+ */
+function chordsApart(a: Course, b: Course, { skipCm, withinCm }: ApproachQuestion): boolean {
+  if (skipCm >= a.lengthCm || skipCm >= b.lengthCm) return true;
+  const [chordA, chordB] = [chordOf(a, skipCm), chordOf(b, skipCm)];
+  const { distanceCm } = segmentApproach(chordA.from, chordA.to, chordB.from, chordB.to);
+  return distanceCm - chordA.bowCm - chordB.bowCm > withinCm;
+}
+
+interface Chord {
+  skipCm: number;
+  from: Vec3;
+  to: Vec3;
+  /** Greatest distance of the course from its chord, cm. */
+  bowCm: number;
+}
+
+const chords = new WeakMap<Course, Chord>();
+
+function chordOf(course: Course, skipCm: number): Chord {
+  const known = chords.get(course);
+  if (known?.skipCm === skipCm) return known;
+  const { points } = beyond(course, skipCm);
+  const [from, to] = [points[0] as Vec3, points.at(-1) as Vec3];
+  const bowCm = Math.max(...points.map((p) => segmentApproach(p, p, from, to).distanceCm));
+  const chord = { skipCm, from, to, bowCm };
+  chords.set(course, chord);
+  return chord;
 }
 
 const boxes = new WeakMap<Course, readonly [Vec3, Vec3]>();

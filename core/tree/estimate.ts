@@ -1,5 +1,5 @@
 import { reading, type Reading } from '../readings/reading';
-import type { KindFacts } from '../kinds/kinds';
+import { limbAngleDeg, type KindFacts } from '../kinds/kinds';
 import type { Stem, StemId, StemReadings } from './stem';
 
 /**
@@ -8,19 +8,16 @@ import type { Stem, StemId, StemReadings } from './stem';
  */
 export const LENGTH_PER_DIAMETER_CM_PER_MM = 7.5;
 
-/** Mean turn between one bud-borne limb and the next up a stem, deg (phyllotaxis of 2/5, the commonest). */
-const SPIRAL_STEP_DEG = 144;
-
 /**
  * Fills the readings a grower has not given, each marked estimated, so that every stem can be drawn and weighed.
  * @param order the stem's place among its fellows, used only to spread unread bearings round the spiral
  */
 export function completeStem(id: StemId, given: StemReadings, kind: KindFacts, order: number): Stem {
   const onGround = given.parent?.kind === 'ground';
-  const departure = given.angle ?? guess('angle', onGround ? 0 : kind.limbAngleDeg);
+  const departure = given.angle ?? guess('angle', onGround ? 0 : limbAngleDeg(kind));
   const length = given.length ?? guess('length', lengthFromDiameter(given.diameter?.value));
   const set = given.set ?? { ...departure, how: 'estimated' as const };
-  const bearing = given.bearing ?? guess('bearing', (order * SPIRAL_STEP_DEG) % 360);
+  const bearing = given.bearing ?? guess('bearing', (order * kind.spiralDeg.value) % 360);
   const stem: Stem = {
     id,
     tag: given.tag ?? id,
@@ -41,6 +38,9 @@ export function completeStem(id: StemId, given: StemReadings, kind: KindFacts, o
   if (given.endDiameter !== undefined) stem.endDiameter = given.endDiameter;
   if (given.continues !== undefined) stem.continues = given.continues;
   if (given.variety !== undefined) stem.variety = given.variety;
+  if (given.endBud !== undefined) stem.endBud = given.endBud;
+  if (given.bears !== undefined) stem.bears = given.bears;
+  if (given.sideShoots !== undefined) stem.sideShoots = given.sideShoots;
   return stem;
 }
 

@@ -9,9 +9,14 @@ export type Parent =
   | { kind: 'stem'; stemId: StemId };
 
 /** What the grower saw of the wood's health. */
-export type Condition = 'sound' | 'dead' | 'cankered' | 'broken' | 'rubbed';
+export type Condition = 'sound' | 'dead' | 'cankered' | 'blighted' | 'broken' | 'rubbed';
 
-export const CONDITIONS: readonly Condition[] = ['sound', 'dead', 'cankered', 'broken', 'rubbed'];
+/** The bud a stem ends in, as seen in winter: a fat flower bud ends its extension. */
+export type EndBud = 'leaf' | 'flower';
+/** What a stem carries of its crop. */
+export type Crop = 'none' | 'blossom' | 'fruit';
+
+export const CONDITIONS: readonly Condition[] = ['sound', 'dead', 'cankered', 'blighted', 'broken', 'rubbed'];
 
 /**
  * Readings of one stem as a visit records them; anything may be missing.
@@ -43,6 +48,10 @@ export interface StemReadings {
   endDiameter?: Reading;
   continues?: StemId;
   variety?: string;
+  endBud?: EndBud;
+  bears?: Crop;
+  /** Side shoots and spurs counted on it, besides those that are stems of their own in the book. */
+  sideShoots?: number;
 }
 
 /** A stem with every reading filled in, measured or estimated. */
@@ -65,6 +74,10 @@ export interface Stem {
   endDiameter?: Reading;
   continues?: StemId;
   variety?: string;
+  endBud?: EndBud;
+  bears?: Crop;
+  /** Side shoots and spurs counted on it, besides those that are stems of their own in the book. */
+  sideShoots?: number;
 }
 
 /** A tree on one date. Its foot is the origin of its frame. */

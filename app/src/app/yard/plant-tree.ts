@@ -61,7 +61,7 @@ export class PlantTree {
       ownRooted: facts.ownRooted,
       planted: this.planted(),
       place: { eastCm: last + SPACING_CM, northCm: 0 },
-      form: facts.defaultForm,
+      form: facts.defaultForm.value,
     };
     if (await this.book.record({ kind: 'tree-added', treeId, siteId: this.siteId(), tree })) {
       this.done.emit();

@@ -1,0 +1,57 @@
+import type { Finding, Scene } from '../findings/finding';
+import type { Stem } from '../tree/stem';
+import type { Correction } from './corrections';
+import type { Fault } from './faults';
+import type { Circle } from './problem';
+
+/** What a stem is to be, once chosen. */
+export type ChosenRole = 'leader' | 'scaffold';
+
+/** A place a form offers: a ring of limbs, an arm, or the leader's. */
+export interface Place {
+  role: ChosenRole;
+  /** What a grower calls a limb in this place. */
+  word: string;
+  circle: Omit<Circle, 'spreads'>;
+  spreads: readonly { name: string; of: 'ratio' | 'range'; grades: Circle['spreads'][number]['grades'] }[];
+  /** Height at which an empty place would be filled, cm, and on which bearing if the form says so. */
+  heightCm: number;
+  bearingDeg?: number;
+  /** Bearing of a position in a place whose positions are not bearings. */
+  bearingOf?(positionDeg: number): number;
+}
+
+/** One stem that could take one place, as it stands or corrected. */
+export interface Candidacy {
+  /** The stem as its correction would lay it; its readings are the tree's own when there is none. */
+  stem: Stem;
+  place: number;
+  faults: readonly Fault[];
+  /** Values for the place's spreads, in their order. */
+  spread: readonly number[];
+  /** Where it stands in its ring, deg: its run's bearing when not said. */
+  atDeg?: number;
+  correction?: Correction;
+}
+
+/** What two candidacies of different stems cost when both are taken. */
+export interface PairPrice {
+  breaches: number;
+  form: number;
+}
+
+/** What a form makes of a tree: its places, who could take each, and who gets in whose way. */
+export interface FormProblem {
+  places: readonly Place[];
+  candidacies: readonly Candidacy[];
+  pairPrice(a: Candidacy, b: Candidacy): PairPrice;
+}
+
+/** What a form is given to build its problem from. */
+export interface FormScene extends Scene {
+  findings: readonly Finding[];
+  limbs: readonly Stem[];
+}
+
+/** Where a candidacy stands in its ring, deg. */
+export const atDeg = ({ stem, atDeg: at }: Candidacy): number => at ?? stem.runBearing.value;

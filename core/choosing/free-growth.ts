@@ -1,0 +1,31 @@
+import type { StemId } from '../tree/stem';
+import type { FormScene } from './candidacy';
+import { because } from './reason';
+import type { Verdict } from './verdicts';
+
+/** Seasons a school of free growth waits before it chooses limbs. */
+const FREE_SEASONS = 2;
+
+/** What goes even so: unsound wood, the rootstock's shoots, second leaders, and what the grower ruled. */
+const GOES_ANYWAY = new Set(['unsound-wood', 'below-union', 'too-thick', 'several-tops', 'overruled']);
+
+/** In a school that lets a tree grow freely first, limbs that only the choice is against are left for now. */
+export function freeGrowth(
+  { answers, when }: FormScene,
+  verdicts: Readonly<Record<StemId, Verdict>>,
+): Readonly<Record<StemId, Verdict>> {
+  if (answers['first-years'] !== 'free-first' || when.seasonsGrown > FREE_SEASONS) return verdicts;
+  const words = `Its school lets the tree grow freely for ${FREE_SEASONS} seasons, and this is season ${when.seasonsGrown}: left for now, to go later.`;
+  const left = (verdict: Verdict): Verdict => ({
+    ...verdict,
+    decision: 'leave',
+    rule: 'free-growth',
+    reasons: [because(words), ...verdict.reasons],
+  });
+  const decided = (verdict: Verdict): Verdict => {
+    if (verdict.decision === 'out' && !GOES_ANYWAY.has(verdict.rule)) return left(verdict);
+    const carrier = verdict.decision === 'goes-with' ? verdicts[verdict.place ?? ''] : undefined;
+    return carrier?.decision === 'out' && !GOES_ANYWAY.has(carrier.rule) ? left(verdict) : verdict;
+  };
+  return Object.fromEntries(Object.entries(verdicts).map(([id, verdict]) => [id, decided(verdict)]));
+}

@@ -1,0 +1,38 @@
+import type { Ruling } from '../history/events';
+import type { TreeState } from '../history/tree-at';
+import type { Say } from '../findings/finding';
+import type { Stem } from '../tree/stem';
+import { buildProblem } from './build';
+import type { FormProblem, FormScene } from './candidacy';
+import { chosenSet, type ChosenSet } from './chosen-set';
+import { priceOf, type Price } from './price';
+import { solve } from './solve';
+
+/** What a question about deciding otherwise needs. */
+export interface OtherwiseQuestion {
+  scene: FormScene;
+  formProblem: FormProblem;
+  chosen: ChosenSet;
+  state: TreeState;
+  say: Say;
+}
+
+/** Sets looked at for one price before it is left as the best found. */
+const NODE_LIMIT = 20_000;
+
+/** The price of the opposite ruling: the best set with the stem turned round, against the best set as it is. */
+export function otherwise(question: OtherwiseQuestion, stem: Stem): Price | undefined {
+  const { scene, formProblem, chosen, state, say } = question;
+  const isIn = chosen.limbs.some(({ stemId }) => stemId === stem.id);
+  const ruling: Ruling = state.rulings[stem.id] === 'out' || !isIn ? 'keep' : 'undecided';
+  const built = buildProblem(formProblem, { ...state.rulings, [stem.id]: ruling });
+  const best = solve(built.problem, { keep: 1, nodeLimit: NODE_LIMIT }).best[0];
+  if (!best) return undefined;
+  const other = chosenSet(scene, built, best);
+  const hasIt = other.limbs.some(({ stemId }) => stemId === stem.id);
+  if (ruling === 'keep' && !hasIt) return undefined;
+  const diameters = new Map(state.tree.stems.map(({ id, diameter }) => [id, diameter.value]));
+  return isIn
+    ? priceOf(stem.id, other, chosen, scene.findings, diameters, say)
+    : priceOf(stem.id, chosen, other, scene.findings, diameters, say);
+}

@@ -1,0 +1,35 @@
+import { tipOf, type Course } from '../tree/course';
+import type { Vec3 } from '../geometry/vector';
+import type { FindingRule } from './finding';
+
+/** A difference smaller than this is arithmetic, not the tree's, deg. */
+const ROUNDING_DEG = 1e-6;
+
+/** A leader whose top stands well out over its foot. */
+export const leaningLeader: FindingRule = {
+  id: 'leaning-leader',
+  title: 'Leaning leader',
+  look({ laid, limits, hasLeader }) {
+    const { trunk } = laid;
+    if (!hasLeader || !trunk) return [];
+    const course = laid.courses.get(trunk.id) as Course;
+    const [foot, top] = [course.points[0] as Vec3, tipOf(course)];
+    const outCm = Math.hypot(top[0] - foot[0], top[1] - foot[1]);
+    const exactDeg = (Math.atan2(outCm, top[2] - foot[2]) * 180) / Math.PI;
+    const leanDeg = Math.round(exactDeg / ROUNDING_DEG) * ROUNDING_DEG;
+    const limit = limits('leader.leanDeg');
+    if (leanDeg <= limit.value) return [];
+    return [
+      {
+        rule: 'leaning-leader',
+        stemId: trunk.id,
+        gravity: 'serious',
+        measured: { value: leanDeg, unit: 'deg', sure: trunk.set.sure },
+        limit,
+      },
+    ];
+  },
+  explain({ measured, limit }, say) {
+    return `Its top leans ${say.angle(measured?.value ?? 0)} out over its foot, past ${say.angle(limit?.value ?? 0)}: it is cut to a bud or shoot that goes back over the trunk.`;
+  },
+};

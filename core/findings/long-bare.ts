@@ -1,0 +1,25 @@
+import { childrenOf } from '../tree/stem';
+import { limbsOf } from './measures';
+import type { FindingRule } from './finding';
+
+/** A long limb on which the grower counted no side shoot and the book has none: it stays thin and whips. */
+export const longBare: FindingRule = {
+  id: 'long-bare',
+  title: 'Long without side shoots',
+  look(scene) {
+    const limit = scene.limits('bare.longCm');
+    return limbsOf(scene)
+      .filter((stem) => stem.sideShoots === 0 && childrenOf(scene.laid.tree, stem.id).length === 0)
+      .filter(({ length }) => length.value >= limit.value)
+      .map((stem) => ({
+        rule: 'long-bare',
+        stemId: stem.id,
+        gravity: 'slight',
+        measured: { value: stem.length.value, unit: 'cm', sure: stem.length.sure },
+        limit,
+      }));
+  },
+  explain({ measured, limit }, say) {
+    return `It is ${say.length(measured?.value ?? 0)} long without a side shoot, over ${say.length(limit?.value ?? 0)}: it stays thin until it is headed where two buds face the two ways wanted.`;
+  },
+};

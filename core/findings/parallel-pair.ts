@@ -1,0 +1,39 @@
+import { angleBetween, direction, subtract, add, dot, norm, scale, type Vec3 } from '../geometry/vector';
+import { tipOf, type Course } from '../tree/course';
+import { limbPairs } from './measures';
+import { onBoth } from './on-both';
+import type { FindingRule, Scene } from './finding';
+import type { Stem } from '../tree/stem';
+
+/** Two limbs that run side by side through one space: each shades and starves the other. */
+export const parallelPair: FindingRule = {
+  id: 'parallel-pair',
+  title: 'Side by side in one space',
+  look(scene) {
+    const limit = scene.limits('parallel.apartCm');
+    return limbPairs(scene).flatMap((pair) => {
+      const apartCm = sideBySideCm(scene, pair.lower, pair.upper);
+      return apartCm === undefined ? [] : onBoth('parallel-pair', { ...pair, heightCm: apartCm }, limit);
+    });
+  },
+  explain({ measured, limit, otherStemId }, say) {
+    return `It runs beside ${say.stem(otherStemId ?? '')}, ${say.length(measured?.value ?? 0)} apart, and ${say.length(limit?.value ?? 0)} is needed: the better placed of the two stays.`;
+  },
+};
+
+/**
+ * Distance between two limbs that run the same way, cm: from the middle of the shorter to the line of the other.
+ * Undefined when their runs turn from each other by `parallel.turnDeg` or more, or they are far enough apart.
+ */
+export function sideBySideCm({ laid, limits }: Scene, a: Stem, b: Stem): number | undefined {
+  const run = (stem: Stem): Vec3 => direction(stem.runBearing.value, stem.set.value);
+  if (angleBetween(run(a), run(b)) >= limits('parallel.turnDeg').value) return undefined;
+  const [short, long] = a.length.value <= b.length.value ? [a, b] : [b, a];
+  const foot = (stem: Stem): Vec3 => (laid.courses.get(stem.id) as Course).points[0] as Vec3;
+  const tip = tipOf(laid.courses.get(short.id) as Course);
+  const middle = scale(add(foot(short), tip), 0.5);
+  const across = subtract(middle, foot(long));
+  const along = dot(across, run(long));
+  const apartCm = norm(subtract(across, scale(run(long), along)));
+  return apartCm < limits('parallel.apartCm').value ? apartCm : undefined;
+}

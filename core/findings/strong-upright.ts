@@ -1,0 +1,24 @@
+import { lateralsOf } from './measures';
+import type { FindingRule } from './finding';
+
+/** A water sprout: a strong shoot standing nearly upright on a limb, which takes the sap from what lies beyond it. */
+export const strongUpright: FindingRule = {
+  id: 'strong-upright',
+  title: 'Strong upright shoot',
+  look(scene) {
+    const limit = scene.limits('sprout.uprightDeg');
+    const long = scene.limits('scaffold.shortestCm').value;
+    return lateralsOf(scene)
+      .filter((stem) => stem.set.value < limit.value && stem.length.value >= long)
+      .map((stem) => ({
+        rule: 'strong-upright',
+        stemId: stem.id,
+        gravity: 'serious',
+        measured: { value: stem.set.value, unit: 'deg', sure: stem.set.sure },
+        limit,
+      }));
+  },
+  explain({ measured, limit }, say) {
+    return `It stands ${say.angle(measured?.value ?? 0)} from upright, under ${say.angle(limit?.value ?? 0)}: a water sprout, which takes the sap and shades.`;
+  },
+};

@@ -1,0 +1,58 @@
+import type { FormScene } from '../choosing/candidacy';
+import type { Fault } from '../choosing/faults';
+import { limbPairPrices } from '../choosing/pairs';
+import { thicknessRatio } from '../findings/measures';
+import type { Stem } from '../tree/stem';
+import type { Form } from './form';
+import { LEADER_PLACE, leaderCandidacies, withLeader } from './leader-place';
+import { storeyCandidacy, storeyPlace, storeysOf, storeyWhip } from './storeys';
+
+/** A slender leader with many weak limbs bent to or just below flat. */
+export const bentDownAxis: Form = {
+  id: 'bent-down-axis',
+  summary: 'A leader with many weak limbs bent flat or just below, none thicker than half the stem.',
+  rules: {
+    'thick.ratio': 0.5,
+    'set.fromDeg': 90,
+    'set.toDeg': 100,
+    'hang.pastDeg': 110,
+    'clearance.cm': 40,
+    'crotch.idealToDeg': 90,
+    'shade.heightCm': 30,
+    'storey.heightCm': 45,
+    'scaffold.fewest': 2,
+    'scaffold.wish': 4,
+    'scaffold.most': 6,
+    'spacing.wishCm': 5,
+  },
+  figures: [
+    ...(['storey.firstCm', 'storey.heightCm', 'scaffold.fewest', 'scaffold.wish', 'scaffold.most'] as const),
+    ...(['thick.ratio', 'set.fromDeg', 'set.toDeg', 'shade.heightCm'] as const),
+  ],
+  standsOn: 'trunk',
+  hasLeader: true,
+  headsScaffolds: false,
+  holdsHeight: true,
+  spreadCm: 150,
+  build(scene) {
+    const storeys = storeysOf(scene, scene.site.reachCm);
+    const wishCm = scene.limits('spacing.wishCm').value;
+    return {
+      places: [...storeys.map((storey, i) => storeyPlace(scene, storey, i, 'bearer')), LEADER_PLACE],
+      candidacies: [
+        ...scene.limbs.map((stem) => storeyCandidacy(scene, stem, storeys, tooStrong(scene, stem))),
+        ...leaderCandidacies(scene, storeys.length),
+      ],
+      pairPrice: withLeader(scene, storeys.length, limbPairPrices(scene, wishCm)),
+    };
+  },
+  whip: storeyWhip,
+};
+
+/** On an axis no limb may be thicker than `thick.ratio` of the stem: it would become a scaffold. */
+function tooStrong({ laid, limits }: FormScene, stem: Stem): Fault[] {
+  const ratio = thicknessRatio(laid, stem) ?? 0;
+  return ratio > limits('thick.ratio').value
+    ? [{ rank: 'breaches', what: 'too-strong', points: 1, measured: ratio }]
+    : [];
+}

@@ -1,0 +1,126 @@
+import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
+import { faultsOf, onCurve } from '../choosing/faults';
+import type { Scene } from '../findings/finding';
+import { limbPairPrices } from '../choosing/pairs';
+import { direction, dot, wrapBearing } from '../geometry/vector';
+import type { Stem } from '../tree/stem';
+import type { Form } from './form';
+import { GAP_GRADES, LIKE_VIGOUR_GRADES } from './grades';
+
+/** A short trunk and ribs spread over a wall like the fingers of a hand. */
+export const fan: Form = {
+  id: 'fan',
+  summary:
+    'A short trunk against a wall, eight to twelve ribs spread in its plane like a hand, none in the middle.',
+  rules: {
+    'thick.ratio': 0.667,
+    'set.fromDeg': 5,
+    'set.toDeg': 85,
+    'clearance.cm': 15,
+    'crotch.narrowDeg': 15,
+    'crotch.doubtfulDeg': 20,
+    'crotch.idealFromDeg': 30,
+    'crotch.idealToDeg': 90,
+    'cluster.turnDeg': 90,
+    'rival.uprightDeg': 12,
+    'shade.heightCm': 0,
+    'parallel.turnDeg': 10,
+    'parallel.apartCm': 8,
+    'cluster.bandCm': 1,
+    'cross.joinCm': 25,
+    'cross.seasons': 2,
+  },
+  figures: ['rib.fewest', 'rib.wish', 'rib.most', 'plane.mostDeg', 'clearance.cm'],
+  standsOn: 'trunk',
+  hasLeader: false,
+  headsScaffolds: true,
+  holdsHeight: true,
+  spreadCm: 400,
+  build(scene) {
+    return {
+      places: [hand(scene)],
+      candidacies: scene.limbs.map((stem) => ribCandidacy(scene, stem)),
+      pairPrice: limbPairPrices(scene, 0),
+    };
+  },
+  whip(scene) {
+    const fromCm = scene.limits('clearance.cm').value;
+    const headAtCm = fromCm + 25;
+    const wall = wallOf(scene);
+    const places = [wall, wall + 180].map((bearingDeg, side) => ({
+      circle: {
+        ...hand(scene).circle,
+        name: `first rib, side ${side + 1}`,
+        fewest: 1,
+        wish: 1,
+        most: 1,
+        gap: [],
+      },
+      fromCm,
+      toCm: headAtCm,
+      apartCm: 0,
+      facing: { bearingDeg: bearingDeg % 360, withinDeg: scene.limits('plane.mostDeg').value },
+    }));
+    return { places, headAtCm, headAnywayCm: headAtCm };
+  },
+};
+
+const wallOf = ({ site }: Pick<Scene, 'site'>): number => site.wallBearingDeg ?? 90;
+
+function hand(scene: Scene): Place {
+  const { limits } = scene;
+  const wall = wallOf(scene);
+  return {
+    role: 'scaffold',
+    word: 'rib',
+    heightCm: limits('clearance.cm').value + 15,
+    bearingOf: (positionDeg) => wrapBearing(positionDeg <= 90 ? wall : wall + 180),
+    circle: {
+      name: 'fan',
+      fewest: limits('rib.fewest').value,
+      wish: limits('rib.wish').value,
+      most: limits('rib.most').value,
+      offWish: 5,
+      empty: 20,
+      gap: GAP_GRADES,
+      arc: { fromDeg: 0, toDeg: 180 },
+    },
+    spreads: [{ name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR_GRADES }],
+  };
+}
+
+/**
+ * Where a rib stands in the hand: 0 flat (or hanging) along the wall's bearing, 90 upright, 180 flat the other way; and how far its
+ * run stands out of the wall's plane, deg.
+ */
+export function inPlane(stem: Stem, wallBearingDeg: number): { atDeg: number; offDeg: number } {
+  const run = direction(stem.runBearing.value, stem.set.value);
+  const along = dot(run, direction(wallBearingDeg, 90));
+  const out = dot(run, direction(wallBearingDeg + 90, 90));
+  return {
+    atDeg: (Math.atan2(Math.max(0, run[2]), along) * 180) / Math.PI,
+    offDeg: (Math.asin(Math.min(1, Math.abs(out))) * 180) / Math.PI,
+  };
+}
+
+const OFF_PLANE_TENTHS = [
+  [10, 0],
+  [45, 50],
+] as const;
+
+function ribCandidacy(scene: FormScene, stem: Stem): Candidacy {
+  const { atDeg, offDeg } = inPlane(stem, wallOf(scene));
+  const isOut = offDeg > scene.limits('plane.mostDeg').value;
+  return {
+    stem,
+    place: 0,
+    atDeg,
+    faults: [
+      ...faultsOf(scene, stem, scene.findings),
+      isOut
+        ? { rank: 'breaches', what: 'out-of-plane', points: 1, measured: offDeg }
+        : { rank: 'form', what: 'off-plane', points: onCurve(OFF_PLANE_TENTHS, offDeg) },
+    ],
+    spread: [stem.diameter.value],
+  };
+}

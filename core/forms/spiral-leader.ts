@@ -1,0 +1,42 @@
+import { limbPairPrices } from '../choosing/pairs';
+import type { Form } from './form';
+import { LEADER_PLACE, leaderCandidacies, withLeader } from './leader-place';
+import { storeyCandidacy, storeyPlace, storeysOf, storeyWhip } from './storeys';
+
+/** One leader with limbs up it in a spiral, none straight over another. */
+export const spiralLeader: Form = {
+  id: 'spiral-leader',
+  summary: 'One leader with a limb every 25 to 40 cm round it in a spiral, each tip lower than the leader.',
+  rules: {
+    'thick.ratio': 0.5,
+    'set.fromDeg': 60,
+    'set.toDeg': 80,
+    'clearance.cm': 50,
+    'spacing.wishCm': 25,
+    'scaffold.fewest': 2,
+    'scaffold.wish': 3,
+    'scaffold.most': 4,
+  },
+  figures: [
+    ...(['storey.firstCm', 'storey.heightCm', 'scaffold.fewest', 'scaffold.wish', 'scaffold.most'] as const),
+    ...(['spacing.wishCm', 'set.fromDeg', 'set.toDeg', 'leader.clearCm'] as const),
+  ],
+  standsOn: 'trunk',
+  hasLeader: true,
+  headsScaffolds: false,
+  holdsHeight: false,
+  spreadCm: 280,
+  build(scene) {
+    const storeys = storeysOf(scene);
+    const wishCm = scene.limits('spacing.wishCm').value;
+    return {
+      places: [...storeys.map((storey, i) => storeyPlace(scene, storey, i, 'scaffold')), LEADER_PLACE],
+      candidacies: [
+        ...scene.limbs.map((stem) => storeyCandidacy(scene, stem, storeys, [])),
+        ...leaderCandidacies(scene, storeys.length),
+      ],
+      pairPrice: withLeader(scene, storeys.length, limbPairPrices(scene, wishCm)),
+    };
+  },
+  whip: storeyWhip,
+};

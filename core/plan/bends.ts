@@ -1,0 +1,86 @@
+import type { FormScene } from '../choosing/candidacy';
+import type { Form } from '../forms/form';
+import type { Stem } from '../tree/stem';
+import type { Act } from './acts';
+import { cutDiameterMm } from './after';
+import type { Kept, PlanQuestion } from './plan';
+
+/** A run this near its target is left as it is, deg. */
+const BEND_WORTH_DEG = 5;
+
+/** Angle from upright a limb's run is brought to now, deg; undefined when it is near enough. */
+export function bendTarget(
+  { runDeg, answers }: Pick<FormScene, 'runDeg' | 'answers'>,
+  firstStageDeg: Form['firstStageDeg'],
+  stem: Stem,
+): number | undefined {
+  const now = stem.set.value;
+  const wanted = Math.min(Math.max(now, runDeg.from), runDeg.to);
+  if (Math.abs(wanted - now) < BEND_WORTH_DEG) return undefined;
+  const staged = firstStageDeg !== undefined && answers.espalier === 'tier-a-year';
+  return staged && now < firstStageDeg - BEND_WORTH_DEG ? firstStageDeg : wanted;
+}
+
+/** Brings a limb's run to the form's angle: down, or up where it hangs or is too flat. */
+export function bend({ scene, form, say }: PlanQuestion, { stem, limb }: Kept): Act[] {
+  if (limb.correction?.kind === 'rival-bent') return [];
+  const toDeg = bendTarget(scene, form.firstStageDeg, stem);
+  if (toDeg === undefined) return [];
+  const fromDeg = stem.set.value;
+  const { from, to } = scene.runDeg;
+  const staged = toDeg < from ? `, in two stages: ${say.angle(toDeg)} now` : '';
+  const raised = toDeg < fromDeg ? '; it is raised' : '';
+  const words = `It runs ${say.angle(fromDeg)} from upright; the form wants ${say.angle(from)} to ${say.angle(to)}${staged}${raised}.`;
+  return [bendAct(stem, toDeg, { rule: 'set.fromDeg', words })];
+}
+
+function bendAct(stem: Stem, toDeg: number, reason: Act['reason']): Act {
+  return {
+    kind: 'bend',
+    stemId: stem.id,
+    fromDeg: stem.set.value,
+    toDeg,
+    safety: 'not-yet-computed',
+    reason,
+  };
+}
+
+/** The acts that a limb's correction asks for, apart from cutting it. */
+export function corrections({ say }: PlanQuestion, { stem, limb }: Kept): Act[] {
+  const { correction } = limb;
+  switch (correction?.kind) {
+    case undefined:
+      return [];
+    case 'swing': {
+      const fromDeg = stem.runBearing.value;
+      const toDeg = (fromDeg + correction.byDeg + 360) % 360;
+      const words = `Tied aside from ${say.angle(fromDeg)} to ${say.angle(toDeg)}, where the gap is.`;
+      return [{ kind: 'swing', stemId: stem.id, fromDeg, toDeg, reason: { rule: 'swing.deg', words } }];
+    }
+    case 'spread': {
+      const { toDeg } = correction;
+      const words = `Its soft join is pegged out to ${say.angle(toDeg)}.`;
+      const reason = { rule: 'soft.diameterMm', words };
+      return [{ kind: 'spread', stemId: stem.id, fromDeg: stem.departure.value, toDeg, reason }];
+    }
+    case 'rival-bent': {
+      const words = `Bent to ${say.angle(correction.toDeg)} from upright in stages, so that it serves as a scaffold.`;
+      return [bendAct(stem, correction.toDeg, { rule: 'rival.uprightDeg', words })];
+    }
+  }
+}
+
+/** What is done to the side shoots that are left: bent or shortened. */
+export function lateralWork({ scene, verdicts }: PlanQuestion): Act[] {
+  return scene.laid.tree.stems.flatMap((stem): Act[] => {
+    const verdict = verdicts[stem.id];
+    const lateral = verdict?.decision === 'leave' ? verdict.lateral : undefined;
+    const reason = { rule: verdict?.rule ?? 'lateral', words: verdict?.reasons.at(-1)?.words ?? '' };
+    if (lateral?.sort === 'bend' && lateral.toDeg !== undefined)
+      return [bendAct(stem, lateral.toDeg, reason)];
+    if (lateral?.sort !== 'shorten' || lateral.toLengthCm === undefined) return [];
+    const { toLengthCm } = lateral;
+    const diameterMm = cutDiameterMm(stem, toLengthCm);
+    return [{ kind: 'shorten', stemId: stem.id, toLengthCm, diameterMm, reason }];
+  });
+}

@@ -1,0 +1,170 @@
+import type { FormScene } from '../choosing/candidacy';
+import type { Say } from '../findings/finding';
+import { joinHeightCm } from '../findings/measures';
+import { reading } from '../readings/reading';
+import { arcAtHeight, courseFrom, tipOf, type Course } from '../tree/course';
+import type { Stem } from '../tree/stem';
+import type { Act } from './acts';
+import { cutDiameterMm } from './after';
+import { bendTarget } from './bends';
+import type { Kept, PlanQuestion } from './plan';
+
+interface Cut {
+  toLengthCm: number;
+  reason: Act['reason'];
+}
+
+/** A cut nearer to the end than this is not worth making, cm. */
+const LEAST_CUT_CM = 3;
+
+function shortenTo(stem: Stem, { toLengthCm, reason }: Cut): Act[] {
+  const diameterMm = cutDiameterMm(stem, toLengthCm);
+  return [{ kind: 'shorten', stemId: stem.id, toLengthCm, diameterMm, reason }];
+}
+
+const lowest = (cuts: readonly (Cut | undefined)[]): Cut | undefined =>
+  cuts.filter((cut) => cut !== undefined).sort((a, b) => a.toLengthCm - b.toLengthCm)[0];
+
+/** New length of last season, cm; the whole stem when none was read. */
+function lastGrowthCm(stem: Stem): number {
+  const last = Object.entries(stem.growthCm).sort(([a], [b]) => Number(b) - Number(a))[0];
+  return last ? last[1] : stem.length.value;
+}
+
+/** Heads a limb that grew long last season, is bare, or would stand higher than the leader allows; a rival hard. */
+export function shortenLimb({ scene, form, say }: PlanQuestion, { stem, limb }: Kept): Act[] {
+  const { limits } = scene;
+  const cut = lowest([
+    rivalCut(limb.correction, say),
+    form.headsScaffolds ? lastGrowthCut(scene, stem, say) : undefined,
+    bareCut(scene, stem, say),
+    form.hasLeader ? underLeader(scene, form.firstStageDeg, stem, say) : undefined,
+  ]);
+  if (!cut || cut.toLengthCm > stem.length.value - LEAST_CUT_CM) return [];
+  const toLengthCm = Math.max(cut.toLengthCm, limits('scaffold.shortestCm').value);
+  return toLengthCm < stem.length.value ? shortenTo(stem, { ...cut, toLengthCm }) : [];
+}
+
+function rivalCut(correction: Kept['limb']['correction'], say: Say): Cut | undefined {
+  if (correction?.kind !== 'rival-bent') return undefined;
+  const words = `A second leader made into a scaffold: cut hard, to ${say.length(correction.toLengthCm)}, so that it no longer leads.`;
+  return { toLengthCm: correction.toLengthCm, reason: { rule: 'thick.rivalRatio', words } };
+}
+
+function lastGrowthCut({ limits }: FormScene, stem: Stem, say: Say): Cut | undefined {
+  const usual = limits('shorten.share').value;
+  const grownCm = lastGrowthCm(stem);
+  if (stem.headed || usual === 0 || grownCm <= limits('shorten.longCm').value) return undefined;
+  const isWeak = stem.diameter.value < limits('thin.diameterMm').value;
+  const share = isWeak ? limits('shorten.weakShare').value : usual;
+  const words = `It grew ${say.length(grownCm)} last season: ${say.ratio(share)} of that comes off, so that it thickens and branches.`;
+  return { toLengthCm: stem.length.value - grownCm * share, reason: { rule: 'shorten.share', words } };
+}
+
+/** Share of a bare limb that comes off, so that it forks. Working value. */
+const BARE_SHARE = 1 / 3;
+
+function bareCut({ findings }: FormScene, stem: Stem, say: Say): Cut | undefined {
+  if (!findings.some(({ rule, stemId }) => rule === 'long-bare' && stemId === stem.id)) return undefined;
+  const toLengthCm = stem.length.value * (1 - BARE_SHARE);
+  const words = `It is ${say.length(stem.length.value)} without a side shoot: headed to ${say.length(toLengthCm)}, where two buds face the two ways wanted.`;
+  return { toLengthCm, reason: { rule: 'bare.longCm', words } };
+}
+
+function underLeader(
+  scene: FormScene,
+  firstStageDeg: number | undefined,
+  stem: Stem,
+  say: Say,
+): Cut | undefined {
+  const { laid, limits } = scene;
+  if (!laid.trunk) return undefined;
+  const topCm = tipOf(laid.courses.get(laid.trunk.id) as Course)[2] - limits('leader.clearCm').value;
+  const target = bendTarget(scene, firstStageDeg, stem);
+  const angle = reading('angle', target ?? stem.set.value, 'gauge');
+  const base = (laid.courses.get(stem.id) as Course).points[0] as Course['points'][number];
+  const { points } = courseFrom({ ...stem, set: angle, tipAngle: angle }, base);
+  const over = points.findIndex((p) => p[2] > topCm);
+  if (over < 0) return undefined;
+  const words = `Its tip stands higher than ${say.length(limits('leader.clearCm').value)} under the leader’s, and would rival it.`;
+  const toLengthCm = (Math.max(0, over - 1) / (points.length - 1)) * stem.length.value;
+  return { toLengthCm, reason: { rule: 'leader.clearCm', words } };
+}
+
+/** What is cut off the trunk's top: down to another shoot that leads, to a leaf bud, by school, or to the form's height. */
+export function shortenLeader(question: PlanQuestion, kept: readonly Kept[]): Act[] {
+  const { scene, say } = question;
+  const { trunk, joins } = scene.laid;
+  const leader = kept.find(({ limb }) => limb.role === 'leader')?.stem;
+  if (!trunk || !leader) return [];
+  const atCm = joins.get(leader.id);
+  if (leader.id !== trunk.id && atCm !== undefined) {
+    const reason = { rule: 'leader', words: `${say.stem(leader.id)} leads in its place.` };
+    return shortenTo(trunk, { toLengthCm: atCm + 1, reason });
+  }
+  const cut = lowest([
+    flowerTipCut(scene, trunk, say),
+    schoolCut(scene, trunk, say),
+    topOverLimbs(question, kept, trunk),
+    withinReach(question, kept, trunk),
+  ]);
+  return cut && cut.toLengthCm < trunk.length.value - LEAST_CUT_CM ? shortenTo(trunk, cut) : [];
+}
+
+function flowerTipCut({ kind, findings }: FormScene, trunk: Stem, say: Say): Cut | undefined {
+  if (!findings.some(({ rule }) => rule === 'flower-tip')) return undefined;
+  const offCm = 2 * kind.budSpacingCm.value;
+  const words = `It ends in a flower bud: cut ${say.length(offCm)} back, to the first leaf bud, so that it runs on.`;
+  return { toLengthCm: trunk.length.value - offCm, reason: { rule: 'flower-tip', words } };
+}
+
+const TIP_SHARE = { never: 0, tipped: 0.2, 'cut-hard': 0.5 } as const;
+
+function schoolCut({ answers }: FormScene, trunk: Stem, say: Say): Cut | undefined {
+  const share = TIP_SHARE[answers['leader-tip']];
+  if (share === 0 || trunk.headed) return undefined;
+  const grownCm = Math.min(lastGrowthCm(trunk), trunk.length.value);
+  const words = `${say.ratio(share)} of its last growth, ${say.length(grownCm)}, comes off by its school.`;
+  return { toLengthCm: trunk.length.value - grownCm * share, reason: { rule: 'leader-tip', words } };
+}
+
+/** A modified leader's top is held at a height over the tips of its large limbs. */
+function topOverLimbs(
+  { scene, form, say }: PlanQuestion,
+  kept: readonly Kept[],
+  trunk: Stem,
+): Cut | undefined {
+  const { laid, limits } = scene;
+  if (form.id !== 'modified-leader') return undefined;
+  const large = kept.filter(({ limb }) => limb.word === 'scaffold');
+  if (large.length < limits('scaffold.fewest').value) return undefined;
+  const tips = large.map(({ stem }) => tipOf(laid.courses.get(stem.id) as Course)[2]);
+  const smallCm = Math.max(
+    0,
+    ...kept.filter(({ limb }) => limb.word === 'top limb').map(({ stem }) => joinHeightCm(laid, stem)),
+  );
+  const toCm = Math.max(Math.max(...tips) + limits('top.overCm').value, smallCm + 2);
+  const words = `The large limbs hold it back: it is shortened to ${say.length(toCm)}, ${say.length(limits('top.overCm').value)} over their tips, and renewed every year.`;
+  const toLengthCm = arcAtHeight(laid.courses.get(trunk.id) as Course, toCm);
+  return { toLengthCm, reason: { rule: 'top.overCm', words } };
+}
+
+/** A form that is held within reach is cut to its highest kept limb at or below it. */
+function withinReach(
+  { scene, form, say }: PlanQuestion,
+  kept: readonly Kept[],
+  trunk: Stem,
+): Cut | undefined {
+  const { laid, findings, site } = scene;
+  if (!form.holdsHeight || !findings.some(({ rule }) => rule === 'over-reach')) return undefined;
+  const joins = kept
+    .filter(({ limb }) => limb.role === 'scaffold')
+    .map(({ stem }) => ({ stem, heightCm: joinHeightCm(laid, stem) }))
+    .filter(({ heightCm }) => heightCm <= site.reachCm)
+    .sort((a, b) => b.heightCm - a.heightCm);
+  const to = joins[0];
+  if (!to) return undefined;
+  const words = `Its top is over reach (${say.length(site.reachCm)}): cut to ${say.stem(to.stem.id)} at ${say.length(to.heightCm)}, not to a stump.`;
+  const toLengthCm = arcAtHeight(laid.courses.get(trunk.id) as Course, to.heightCm) + 1;
+  return { toLengthCm, reason: { rule: 'over-reach', words } };
+}

@@ -1,0 +1,146 @@
+import type { FormScene } from '../choosing/candidacy';
+import type { ChosenSet } from '../choosing/chosen-set';
+import type { Verdict } from '../choosing/verdicts';
+import { because } from '../choosing/reason';
+import type { Say } from '../findings/finding';
+import { bearingDifference } from '../geometry/vector';
+import { withDescendants, type Stem, type StemId, type Tree } from '../tree/stem';
+import type { KeptFor } from './acts';
+import { woodOf } from './after';
+
+/** Most winters that removals are spread over. */
+const MOST_WINTERS = 3;
+
+/** Why a limb cannot wait, or how ill it bears waiting: higher goes first. Working order. */
+const URGENCY: Record<string, number> = {
+  'unsound-wood': 100,
+  'below-union': 95,
+  'foot-of-another': 90,
+  'too-thick': 80,
+  'several-tops': 78,
+  'narrow-crotch': 70,
+  crossing: 65,
+  overruled: 60,
+  'too-strong': 55,
+  'outgrowing-peers': 54,
+  'strong-upright': 50,
+  'growing-inward': 45,
+  'one-above-another': 40,
+  'too-low': 35,
+};
+
+/** Removals this urgent are never put off. */
+const NOT_PUT_OFF = 90;
+
+export interface StagingQuestion {
+  scene: FormScene;
+  chosen: ChosenSet;
+  verdicts: Readonly<Record<StemId, Verdict>>;
+  /** Share of the wood that may go this winter, and in each after it. */
+  capRatio: number;
+  laterCapRatio: number;
+  /** ISO date of this winter's work. */
+  today: string;
+  say: Say;
+}
+
+/**
+ * Puts off removals past the cap: by urgency, thickest of like urgency first, as many as the cap allows each winter.
+ * What is put off becomes a temporary limb with a date and a purpose. A limb that alone bears the crop stays its year
+ * even under the cap, since what is chosen does not bear yet.
+ */
+export function staged(question: StagingQuestion): Record<StemId, Verdict> {
+  const { scene, verdicts } = question;
+  const { tree } = scene.laid;
+  const going = tree.stems
+    .filter((stem) => verdicts[stem.id]?.decision === 'out')
+    .sort(
+      (a, b) =>
+        urgencyOf(question, b) - urgencyOf(question, a) ||
+        b.diameter.value - a.diameter.value ||
+        (a.id < b.id ? -1 : 1),
+    );
+  const whole = woodOf(tree);
+  const staying = { ...verdicts };
+  let winter = 0;
+  let spent = 0;
+  for (const stem of going) {
+    const share = whole === 0 ? 0 : 1 - woodOf(without(tree, stem)) / whole;
+    const cap = winter === 0 ? question.capRatio : question.laterCapRatio;
+    const urgent = urgencyOf(question, stem) >= NOT_PUT_OFF || verdicts[stem.id]?.ruling === 'out';
+    const alone = !urgent && bearsAlone(question, stem);
+    if (!alone && (urgent || spent + share <= cap + 1e-9 || winter >= MOST_WINTERS - 1)) {
+      spent += share;
+      if (winter > 0 && !urgent) staying[stem.id] = putOff(question, stem, winter);
+      continue;
+    }
+    if (alone) {
+      staying[stem.id] = putOff(question, stem, 1);
+      continue;
+    }
+    winter++;
+    spent = share;
+    staying[stem.id] = putOff(question, stem, winter);
+  }
+  return staying;
+}
+
+function urgencyOf({ verdicts }: StagingQuestion, stem: Stem): number {
+  return URGENCY[verdicts[stem.id]?.rule ?? ''] ?? 30;
+}
+
+function without(tree: Tree, stem: Stem): Tree {
+  const gone = withDescendants(tree, stem.id);
+  return { ...tree, stems: tree.stems.filter(({ id }) => !gone.has(id)) };
+}
+
+/** Whether a limb carries fruit or blossom and none of those that stay does. */
+function bearsAlone({ scene, chosen }: StagingQuestion, stem: Stem): boolean {
+  const bears = ({ bears }: Stem): boolean => bears === 'fruit' || bears === 'blossom';
+  const kept = new Set(chosen.limbs.map(({ stemId }) => stemId));
+  return bears(stem) && !scene.laid.tree.stems.some((other) => kept.has(other.id) && bears(other));
+}
+
+function putOff(question: StagingQuestion, stem: Stem, winters: number): Verdict {
+  const { verdicts, say, capRatio } = question;
+  const before = verdicts[stem.id] as Verdict;
+  const keptFor = purposeOf(question, stem);
+  const until = yearsOn(question.today, winters);
+  const why = bearsAlone(question, stem)
+    ? `It alone bears: it stays for its fruit until ${until}, shortened so that it cannot compete.`
+    : `Taking it now as well would pass ${say.ratio(capRatio)} of the wood: it stays for its ${PURPOSE[keptFor]} until ${until}, shortened so that it cannot compete.`;
+  return {
+    ...before,
+    decision: 'temporary',
+    until,
+    keptFor,
+    reasons: [because(why, { key: 'wood.capRatio' }), ...before.reasons],
+  };
+}
+
+const PURPOSE: Record<KeptFor, string> = {
+  fruit: 'fruit',
+  leaf: 'leaf',
+  shade: 'shade on the bark',
+  insurance: 'side, in case the thin limb there fails',
+};
+
+/** Bearing within which a spared limb insures a thin one, deg. */
+const INSURES_DEG = 45;
+
+function purposeOf({ scene, chosen }: StagingQuestion, stem: Stem): KeptFor {
+  if (stem.bears === 'fruit' || stem.bears === 'blossom') return 'fruit';
+  const thinMm = scene.limits('thin.diameterMm').value;
+  const insures = chosen.limbs.some(({ stemId }) => {
+    const kept = scene.laid.tree.stems.find(({ id }) => id === stemId);
+    const isThin = kept !== undefined && kept.diameter.value < thinMm;
+    return isThin && bearingDifference(kept.runBearing.value, stem.runBearing.value) < INSURES_DEG;
+  });
+  if (insures) return 'insurance';
+  return !scene.hasLeader && scene.answers.inside === 'shade-wood' ? 'shade' : 'leaf';
+}
+
+function yearsOn(isoDate: string, years: number): string {
+  const day = isoDate.slice(5) === '02-29' ? '02-28' : isoDate.slice(5);
+  return `${Number(isoDate.slice(0, 4)) + years}-${day}`;
+}

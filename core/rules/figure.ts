@@ -1,0 +1,26 @@
+export type RuleUnit = 'cm' | 'mm' | 'deg' | 'ratio' | 'count' | 'seasons';
+
+/** Where a figure or fact comes from, in a word. `own word`: the grower set it. */
+export type SourceWord = 'common extension guidance' | 'textbook' | 'working value';
+
+export interface RuleDefault {
+  value: number;
+  unit: RuleUnit;
+  source: SourceWord;
+  /** Bounds within which a grower may set it: beyond them it would make no sense. */
+  least: number;
+  most: number;
+  about: string;
+}
+
+/** A figure from common extension guidance. */
+export function guidance(value: number, unit: RuleUnit, [least, most]: Bounds, about: string): RuleDefault {
+  return { value, unit, source: 'common extension guidance', least, most, about };
+}
+
+/** A working value: nobody's published figure, chosen so that the judgement agrees with growers. */
+export function working(value: number, unit: RuleUnit, [least, most]: Bounds, about: string): RuleDefault {
+  return { value, unit, source: 'working value', least, most, about };
+}
+
+type Bounds = readonly [least: number, most: number];

@@ -1,0 +1,26 @@
+import { guidance, working, type RuleDefault } from './figure';
+
+/** What the work is measured by: cuts, corrections, and how much of a tree may go in a year. */
+export const WORK_FIGURES = {
+  'shorten.share': guidance(0.333, 'ratio', [0, 0.9], 'Share of last season’s growth cut off a scaffold.'),
+  'shorten.weakShare': guidance(0.5, 'ratio', [0, 0.9], 'The same for a limb too thin for its place.'),
+  'shorten.longCm': guidance(60, 'cm', [10, 300], 'Growth no longer than this is left whole.'),
+  'swing.deg': working(20, 'deg', [5, 45], 'How far a limb is tied aside to fill a gap.'),
+  'swing.thickMm': working(12, 'mm', [3, 30], 'Thicker wood is not tied aside.'),
+  'lateral.perfectFromDeg': guidance(
+    60,
+    'deg',
+    [20, 100],
+    'A side shoot flatter than this is well placed as it is.',
+  ),
+  'lateral.longCm': guidance(20, 'cm', [5, 100], 'A side shoot longer than this is bent or shortened.'),
+  'wood.capRatio': guidance(0.3, 'ratio', [0.02, 0.9], 'Share of wood commonly taken off in a year at most.'),
+  'wood.firstRatio': working(0.5, 'ratio', [0.02, 0.95], 'The same for the first shaping of a tree.'),
+  'stay.shortenShare': working(
+    0.5,
+    'ratio',
+    [0, 0.9],
+    'Share of a temporary limb cut off, so that it cannot compete.',
+  ),
+  'refused.leaders': guidance(2, 'count', [1, 5], 'Failed tries after which a tree will not make a leader.'),
+} as const satisfies Record<string, RuleDefault>;

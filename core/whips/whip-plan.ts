@@ -1,0 +1,234 @@
+import { buildProblem } from '../choosing/build';
+import type { Candidacy, Place } from '../choosing/candidacy';
+import { onCurve, type Fault } from '../choosing/faults';
+import { because, type Reason } from '../choosing/reason';
+import { sayIn } from '../choosing/say';
+import { largestGapDeg } from '../choosing/score';
+import { solve } from '../choosing/solve';
+import type { Say, Scene } from '../findings/finding';
+import type { Form } from '../forms';
+import { bearingDifference, type Vec3 } from '../geometry/vector';
+import type { TreeState } from '../history/tree-at';
+import type { Units } from '../readings/units';
+import { reading } from '../readings/reading';
+import { completeStem } from '../tree/estimate';
+import { tipOf, type Course } from '../tree/course';
+import { limbAngleDeg } from '../kinds/kinds';
+import { budsUpTo, usualBuds, type Bud } from './buds';
+
+/** Limbs a form wants of a whip: how many, from which stretch of the stem, how far apart. */
+export interface WhipPlace {
+  circle: Place['circle'];
+  fromCm: number;
+  toCm: number;
+  /** Height wished from one chosen bud to the next, cm. */
+  apartCm: number;
+  /** Bearing the limb is to face, where the form says so, and how far off it may be, deg. */
+  facing?: { bearingDeg: number; withinDeg: number };
+}
+
+/** What a form wants of a whip. */
+export interface WhipWish {
+  places: readonly WhipPlace[];
+  /** Height at which the form heads a whip, cm; undefined for a form that keeps its top. */
+  headAtCm?: number;
+  /** Height it is headed at by a school that heads every whip, cm. */
+  headAnywayCm: number;
+}
+
+/** What becomes of a bud. */
+export type BudRole = 'chosen' | 'insurance' | 'rub-off' | 'top' | 'cut-off';
+
+export interface WhipBud extends Bud {
+  role: BudRole;
+  /** The place its limb is to fill, or that it insures. */
+  place?: string;
+  notched: boolean;
+}
+
+/** The plan of a whip's buds, and the limbs to expect of it. */
+export interface WhipPlan {
+  buds: readonly WhipBud[];
+  /** Whether any bud's facing was seen; if not, the spiral's start is a guess. */
+  isFacingKnown: boolean;
+  headAtCm?: number;
+  /** Expected limbs: height of the join cm, bearing and angle from upright deg. */
+  limbs: readonly {
+    bud: number;
+    heightCm: number;
+    bearingDeg: number;
+    sureDeg: number;
+    angleDeg: number;
+    place: string;
+  }[];
+  largestGapDeg: number;
+  /** Places no bud serves. */
+  empty: readonly string[];
+  reasons: readonly Reason[];
+}
+
+/** Insurance buds stand this many buds off the chosen one, either way. */
+const CLUSTER = 1;
+
+/** Form cost of a bud facing this far from where its limb is wanted, tenths by deg. Working values. */
+const OFF_FACING: readonly (readonly [number, number])[] = [
+  [10, 0],
+  [60, 60],
+];
+/** Merit cost of not knowing which way a bud faces, tenths by deg. Working values. */
+const UNSURE: readonly (readonly [number, number])[] = [
+  [15, 0],
+  [60, 20],
+];
+const CLOSE = 15;
+
+/**
+ * The bud plan: which buds to leave, rub off, keep as insurance and notch, and where to head. Buds are chosen by the
+ * same exact search as limbs: evenly round, apart, surest of their facing.
+ */
+export function planWhip(scene: Scene, form: Form, state: TreeState, units: Units): WhipPlan {
+  const { trunk } = scene.laid;
+  const topCm = trunk ? (tipOf(scene.laid.courses.get(trunk.id) as Course) as Vec3)[2] : 0;
+  const readings = state.buds ?? usualBuds(scene.kind, state.tree.unionCm);
+  const wish = form.whip(scene);
+  const headAtCm = headingOf(scene, wish, topCm);
+  const all = budsUpTo(readings, scene.kind, topCm - 1);
+  const below = all.filter(({ heightCm }) => headAtCm === undefined || heightCm <= headAtCm - 0.5);
+  const { taken, empty } = chosenBuds(scene, wish, below);
+  const chosen = new Map(taken.map(({ bud, place }) => [bud.bud, place]));
+  const notches = !scene.kind.gums.value && headAtCm === undefined;
+  const highest = Math.max(0, ...wish.places.map(({ toCm }) => toCm));
+  const roleOf = (bud: Bud): WhipBud => {
+    const own = chosen.get(bud.bud);
+    if (own !== undefined) return { ...bud, role: 'chosen', place: own, notched: notches };
+    const near = [...chosen].find(([k]) => Math.abs(k - bud.bud) <= CLUSTER)?.[1];
+    if (headAtCm !== undefined && bud.heightCm > headAtCm - 0.5)
+      return { ...bud, role: 'cut-off', notched: false };
+    if (near !== undefined && !bud.isBlind) return { ...bud, role: 'insurance', place: near, notched: false };
+    const isTop = headAtCm === undefined && bud.heightCm > highest;
+    return { ...bud, role: isTop ? 'top' : 'rub-off', notched: false };
+  };
+  const angleDeg = limbAngleDeg(scene.kind) + (notches ? -NOTCH_STEEPER_DEG : 0);
+  return {
+    buds: all.map(roleOf),
+    isFacingKnown: readings.facings.length > 0,
+    ...(headAtCm !== undefined && { headAtCm }),
+    limbs: taken.map(({ bud, place }) => ({ ...bud, angleDeg, place })),
+    largestGapDeg: taken.length > 1 ? largestGapDeg(taken.map(({ bud }) => bud.bearingDeg)) : 360,
+    empty,
+    reasons: words(scene, { taken: taken.length, headAtCm, notches, topCm, wish }, sayIn(units, state.tree)),
+  };
+}
+
+/** A notched bud makes a longer but steeper shoot. Working value. */
+const NOTCH_STEEPER_DEG = 5;
+
+function headingOf({ answers }: Scene, wish: WhipWish, topCm: number): number | undefined {
+  const wanted = {
+    'by-form': wish.headAtCm,
+    head: wish.headAtCm ?? wish.headAnywayCm,
+    'keep-leaf': undefined,
+  }[answers.whip];
+  return wanted !== undefined && wanted < topCm - 5 ? wanted : undefined;
+}
+
+/** Chooses buds for every place by the search that chooses limbs: each bud is a stem that could stand there. */
+function chosenBuds(
+  scene: Scene,
+  { places }: WhipWish,
+  buds: readonly Bud[],
+): { taken: { bud: Bud; place: string }[]; empty: string[] } {
+  const byId = new Map<string, Bud>();
+  const candidacies = places.flatMap((place, p) =>
+    buds
+      .filter(({ heightCm, isBlind }) => !isBlind && heightCm >= place.fromCm && heightCm <= place.toCm)
+      .filter(
+        ({ bearingDeg }) =>
+          !place.facing || bearingDifference(bearingDeg, place.facing.bearingDeg) <= place.facing.withinDeg,
+      )
+      .map((bud): Candidacy => {
+        const id = `bud-${String(bud.bud).padStart(3, '0')}`;
+        byId.set(id, bud);
+        return { stem: budStem(scene, id, bud), place: p, faults: budFaults(place, bud), spread: [] };
+      }),
+  );
+  const built = buildProblem(
+    {
+      places: places.map(({ circle, fromCm, toCm }) => ({
+        ...{ role: 'scaffold', word: 'limb', circle, spreads: [], heightCm: (fromCm + toCm) / 2 },
+      })),
+      candidacies,
+      pairPrice: (a, b) => {
+        const [p, q] = [byId.get(a.stem.id) as Bud, byId.get(b.stem.id) as Bud];
+        const apart = Math.abs(p.heightCm - q.heightCm);
+        const turn = bearingDifference(p.bearingDeg, q.bearingDeg);
+        const isStacked =
+          turn < scene.limits('shade.bearingDeg').value && apart < scene.limits('shade.heightCm').value;
+        const wishCm = (places[a.place] as WhipPlace).apartCm;
+        return { breaches: isStacked ? 1 : 0, form: apart < wishCm ? CLOSE : 0 };
+      },
+    },
+    {},
+  );
+  const best = solve(built.problem, { keep: 1, nodeLimit: 200_000 }).best[0];
+  const taken = (best?.options ?? []).map((o) => {
+    const { stem, place } = built.candidacies[o] as Candidacy;
+    return { bud: byId.get(stem.id) as Bud, place: (places[place] as WhipPlace).circle.name };
+  });
+  const empty = places
+    .map(({ circle }) => circle.name)
+    .filter((name) => !taken.some(({ place }) => place === name));
+  return { taken: taken.sort((a, b) => a.bud.bud - b.bud.bud), empty };
+}
+
+function budFaults({ facing }: WhipPlace, bud: Bud): Fault[] {
+  const off = facing ? bearingDifference(bud.bearingDeg, facing.bearingDeg) : 0;
+  return [
+    { rank: 'form', what: 'off-facing', points: onCurve(OFF_FACING, off) },
+    { rank: 'merit', what: 'unsure', points: onCurve(UNSURE, bud.sureDeg) },
+  ];
+}
+
+/** A bud as the shoot it would make, for the search. */
+function budStem({ kind }: Scene, id: string, { heightCm, bearingDeg }: Bud): Candidacy['stem'] {
+  const given = {
+    origin: reading('length', heightCm, 'estimated'),
+    bearing: reading('bearing', bearingDeg, 'estimated'),
+  };
+  return completeStem(id, given, kind, 0);
+}
+
+interface Outline {
+  taken: number;
+  headAtCm: number | undefined;
+  notches: boolean;
+  topCm: number;
+  wish: WhipWish;
+}
+
+function words({ kind }: Scene, { taken, headAtCm, notches, topCm, wish }: Outline, say: Say): Reason[] {
+  const from = Math.min(...wish.places.map(({ fromCm }) => fromCm));
+  const to = Math.max(...wish.places.map(({ toCm }) => toCm));
+  const where = wish.places.length > 0 ? ` between ${say.length(from)} and ${say.length(to)}` : '';
+  const head =
+    headAtCm !== undefined
+      ? `Headed at ${say.length(headAtCm)} of ${say.length(topCm)}: the limbs are wanted just below.`
+      : 'Its top is left alone: it makes the stem.';
+  const notch = notches
+    ? 'Notched just above each chosen bud before it breaks, cutting away from your hand: the shoot comes longer, but steeper.'
+    : headAtCm !== undefined
+      ? 'No notch: the heading wakes the buds below it.'
+      : `No notch: ${kind.name} gums where it is cut.`;
+  return [
+    because(
+      `${taken} ${taken === 1 ? 'bud is' : 'buds are'} left to make limbs${where}, as evenly round as the spiral allows.`,
+      { key: 'scaffold.wish' },
+    ),
+    because(head),
+    because(notch),
+    because(
+      'The bud above and the bud below each chosen one stay as insurance; next winter the shoots they made come out.',
+    ),
+    because('All others below the top are rubbed off before they break.'),
+  ];
+}
