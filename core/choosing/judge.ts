@@ -53,6 +53,11 @@ export interface NotJudged {
 
 export type Judged = Judgement | WhipJudgement | NotJudged;
 
+export interface JudgeOptions {
+  /** Whether the price of deciding otherwise is worked out for each limb. Default true. */
+  withPrices?: boolean;
+}
+
 /** How many sets the choice gives: the best and the next three. */
 const SETS_KEPT = 4;
 /** Sets looked at before the search answers with what it has and the gap it has proven: a second or two of one core. */
@@ -87,7 +92,7 @@ export const dayOf = (state: TreeState): string => state.visitedOn ?? state.reco
  * Judges a tree: findings, the choice of limbs for its form, a verdict on every stem, and the plan; a whip by its
  * buds. Trees of a form that is not judged, or with no readings, say so.
  */
-export function judge(state: TreeState, units: Units): Judged {
+export function judge(state: TreeState, units: Units, { withPrices = true }: JudgeOptions = {}): Judged {
   const scene = sceneOf(state);
   const findings = lookAt(scene);
   const form = formOf(state.form);
@@ -97,17 +102,23 @@ export function judge(state: TreeState, units: Units): Judged {
   if (limbs.length === 0 || (form.standsOn === 'stems' && limbs.length < 2 && isBare(state))) {
     return { kind: 'whip', findings, whip: planWhip(scene, form, state, units) };
   }
-  return judgeLimbs(state, units, { ...scene, findings, limbs }, form);
+  return judgeLimbs(state, units, { ...scene, findings, limbs }, form, withPrices);
 }
 
-function judgeLimbs(state: TreeState, units: Units, scene: FormScene, form: Form): Judgement {
+function judgeLimbs(
+  state: TreeState,
+  units: Units,
+  scene: FormScene,
+  form: Form,
+  withPrices: boolean,
+): Judgement {
   const formProblem = form.build(scene);
   const built = buildProblem(formProblem, state.rulings);
   const { best, nodes, proven, bound } = solve(built.problem, { keep: SETS_KEPT, nodeLimit: NODE_LIMIT });
   const read = (solution: Solution): ChosenSet => chosenSet(scene, built, solution);
   const [chosen, ...runnersUp] = best.map(read) as [ChosenSet, ...ChosenSet[]];
   const say = sayIn(units, state.tree);
-  const first = verdictsOn({ scene, formProblem, chosen, state, say });
+  const first = verdictsOn({ scene, formProblem, chosen, state, say, withPrices });
   const capRatio = scene.limits(state.shapedBefore ? 'wood.capRatio' : 'wood.firstRatio').value;
   const laterCapRatio = scene.limits('wood.capRatio').value;
   const freed = freeGrowth(scene, first);

@@ -15,6 +15,8 @@ export interface OtherwiseQuestion {
   chosen: ChosenSet;
   state: TreeState;
   say: Say;
+  /** Whether prices are asked for: each is a choice of its own. */
+  withPrices: boolean;
 }
 
 /** Sets looked at for one price before it is left as the best found. */
@@ -23,6 +25,7 @@ const NODE_LIMIT = 20_000;
 /** The price of the opposite ruling: the best set with the stem turned round, against the best set as it is. */
 export function otherwise(question: OtherwiseQuestion, stem: Stem): Price | undefined {
   const { scene, formProblem, chosen, state, say } = question;
+  if (!question.withPrices) return undefined;
   const isIn = chosen.limbs.some(({ stemId }) => stemId === stem.id);
   const ruling: Ruling = state.rulings[stem.id] === 'out' || !isIn ? 'keep' : 'undecided';
   const built = buildProblem(formProblem, { ...state.rulings, [stem.id]: ruling });

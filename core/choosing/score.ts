@@ -20,11 +20,11 @@ export function pairTable(problem: Problem): PairTable {
 }
 
 /**
- * Largest gap between neighbouring positions, deg; 360 for one in a ring, 0 for none. In an arc the stretch from its
+ * Largest gap between neighbouring positions, deg; 360 for one in a ring, or for none. In an arc the stretch from its
  * end to the first limb counts twice, so that limbs half an even gap from the ends are evenly spread.
  */
 export function largestGapDeg(positions: readonly number[], arc?: Circle['arc']): number {
-  if (positions.length === 0) return 0;
+  if (positions.length === 0) return arc ? 2 * (arc.toDeg - arc.fromDeg) : 360;
   const sorted = [...positions].sort((a, b) => a - b);
   const [first, last] = [sorted[0] as number, sorted.at(-1) as number];
   let largest = arc ? Math.max(2 * (first - arc.fromDeg), 2 * (arc.toDeg - last)) : first + 360 - last;
@@ -95,10 +95,10 @@ export const emptyCost = (circle: Circle, n: number): number => circle.empty * M
 
 /**
  * Form cost of the largest gap when `n` are taken, against the even gap for that number or for the number wished,
- * whichever is more; none for fewer than two.
+ * whichever is more.
  */
 export function gapCost(circle: Circle, n: number, largestDeg: number): number {
-  return n < 2 || circle.gap.length === 0
+  return circle.gap.length === 0
     ? 0
     : grade(circle.gap, (largestDeg * Math.max(n, circle.wish)) / spanDeg(circle));
 }

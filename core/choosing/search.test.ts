@@ -128,10 +128,14 @@ describe('the parts of a cost', () => {
   });
 
   it('take the largest gap round the circle, across north too', () => {
-    expect(largestGapDeg([])).toBe(0);
+    expect(largestGapDeg([])).toBe(360);
     expect(largestGapDeg([77])).toBe(360);
     expect(largestGapDeg([350, 10])).toBe(340);
     expect(largestGapDeg([10, 350, 170])).toBe(180);
+    const half = { fromDeg: 0, toDeg: 180 };
+    expect(largestGapDeg([45, 135], half)).toBe(90);
+    expect(largestGapDeg([30, 60], half)).toBe(240);
+    expect(largestGapDeg([], half)).toBe(360);
   });
 
   it('rank before they sum: one broken rule outweighs any amount of form', () => {

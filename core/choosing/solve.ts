@@ -349,12 +349,12 @@ class Search {
  */
 function evenestClosing(circle: Circle, ring: Ring, more: number): number {
   const { arc } = circle;
-  if (ring.n === 0) return spanDeg(circle) / Math.max(1, more);
+  if (ring.n === 0) return (spanDeg(circle) * (arc && more === 0 ? 2 : 1)) / Math.max(1, more);
   return arc ? (arc.toDeg - ring.last) / (more + 0.5) : (ring.first + 360 - ring.last) / (more + 1);
 }
 
 function closedRing(circle: Circle, ring: Ring): RingBound {
-  const largest = ring.n === 0 ? 0 : Math.max(ring.innerGap, evenestClosing(circle, ring, 0));
+  const largest = Math.max(ring.innerGap, evenestClosing(circle, ring, 0));
   return [
     Math.max(0, circle.fewest - ring.n),
     offWishCost(circle, ring.n) + gapCost(circle, ring.n, largest) + spreadCost(circle, ring),

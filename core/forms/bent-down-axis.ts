@@ -29,6 +29,7 @@ export const bentDownAxis: Form = {
     ...(['storey.firstCm', 'storey.heightCm', 'scaffold.fewest', 'scaffold.wish', 'scaffold.most'] as const),
     ...(['thick.ratio', 'set.fromDeg', 'set.toDeg', 'shade.heightCm'] as const),
   ],
+  typicalOf: ['apple', 'european-pear'],
   standsOn: 'trunk',
   hasLeader: true,
   headsScaffolds: false,

@@ -31,10 +31,21 @@ export const fan: Form = {
     'cross.seasons': 2,
   },
   figures: ['rib.fewest', 'rib.wish', 'rib.most', 'plane.mostDeg', 'clearance.cm'],
+  typicalOf: [
+    'peach',
+    'nectarine',
+    'apricot',
+    'european-plum',
+    'japanese-plum',
+    'sour-cherry',
+    'sweet-cherry',
+    'fig',
+  ],
   standsOn: 'trunk',
   hasLeader: false,
   headsScaffolds: true,
   holdsHeight: true,
+  needsWall: true,
   spreadCm: 400,
   build(scene) {
     return {

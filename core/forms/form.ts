@@ -12,12 +12,16 @@ export interface Form {
   rules: RuleOverrides;
   /** The figures that state its structure, which a grower may set for a tree. */
   figures: readonly RuleKey[];
+  /** Kinds (ids) it is a typical choice for. */
+  typicalOf: readonly string[];
   standsOn: 'trunk' | 'stems';
   hasLeader: boolean;
   /** Whether long scaffolds are headed each winter. */
   headsScaffolds: boolean;
   /** Whether the top is held within the grower's reach, at a side shoot. */
   holdsHeight: boolean;
+  /** Whether it is trained flat against a wall or fence. */
+  needsWall?: boolean;
   /** Room across that the grown tree takes, cm, on a stock of middling vigour. Working value. */
   spreadCm: number;
   /** A limb more upright than this is brought to it first, and to its run a season later, deg. */

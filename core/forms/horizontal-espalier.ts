@@ -22,10 +22,12 @@ export const horizontalEspalier: Form = {
     'shade.heightCm': 15,
   },
   figures: ['wire.firstCm', 'wire.gapCm', 'wire.count', 'wire.belowCm', 'wire.aboveCm', 'plane.mostDeg'],
+  typicalOf: ['apple', 'european-pear', 'asian-pear'],
   standsOn: 'trunk',
   hasLeader: true,
   headsScaffolds: false,
   holdsHeight: true,
+  needsWall: true,
   spreadCm: 350,
   firstStageDeg: 48,
   build(scene) {

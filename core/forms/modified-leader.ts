@@ -41,6 +41,7 @@ export const modifiedLeader: Form = {
       'set.toDeg',
     ] as const),
   ],
+  typicalOf: ['european-pear', 'apple', 'walnut', 'persimmon', 'pistachio', 'asian-pear'],
   standsOn: 'trunk',
   hasLeader: true,
   headsScaffolds: false,

@@ -18,6 +18,7 @@ export const multiStemBush: Form = {
     'Three to five stems from the ground on own roots, leaning a little apart; the rest are taken out.',
   rules: { 'set.fromDeg': 5, 'set.toDeg': 35, 'clearance.cm': 0, 'thin.diameterMm': 8 },
   figures: ['scaffold.fewest', 'scaffold.wish', 'scaffold.most', 'stem.apartCm', 'set.fromDeg', 'set.toDeg'],
+  typicalOf: ['fig', 'pomegranate', 'quince'],
   standsOn: 'stems',
   hasLeader: false,
   headsScaffolds: false,

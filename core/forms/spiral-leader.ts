@@ -21,6 +21,7 @@ export const spiralLeader: Form = {
     ...(['storey.firstCm', 'storey.heightCm', 'scaffold.fewest', 'scaffold.wish', 'scaffold.most'] as const),
     ...(['spacing.wishCm', 'set.fromDeg', 'set.toDeg', 'leader.clearCm'] as const),
   ],
+  typicalOf: ['apple', 'sweet-cherry', 'european-pear'],
   standsOn: 'trunk',
   hasLeader: true,
   headsScaffolds: false,

@@ -22,7 +22,10 @@ describe('a figure', () => {
   it('has a source and words, in every case', () => {
     for (const key of RULE_KEYS) {
       expect(RULE_DEFAULTS[key].source).not.toBe('');
-      expect(RULE_DEFAULTS[key].about).toMatch(/^[A-Z].*\.$/);
+      const { about, value, least, most } = RULE_DEFAULTS[key];
+      expect(about).toMatch(/^[A-Z].*\.$/);
+      expect(value).toBeGreaterThanOrEqual(least);
+      expect(value).toBeLessThanOrEqual(most);
     }
   });
 });
@@ -32,7 +35,10 @@ describe('kinds and forms', () => {
     expect(KINDS).toHaveLength(18);
     expect(new Set(KINDS.map(({ id }) => id)).size).toBe(18);
     expect(kindFacts('fig').ownRooted).toBe(true);
-    expect(FORMS.map(({ id }) => id)).toEqual(['open-vase', 'central-leader', 'horizontal-espalier']);
+    const ids = new Set<string>(FORMS.map(({ id }) => id));
+    expect(ids.size).toBe(8);
+    expect(FORMS.every(({ typicalOf }) => typicalOf.every((id) => kindFacts(id).id === id))).toBe(true);
+    expect(KINDS.every(({ defaultForm }) => ids.has(defaultForm.value))).toBe(true);
   });
 });
 

@@ -24,6 +24,10 @@ export interface Site {
   wallBearingDeg?: number;
   /** Bearing the usual wind blows from. */
   windFromDeg?: number;
+  /** Sun through the day in summer; full where not said. */
+  light?: 'full' | 'part';
+  /** Whether bark laid bare burns in summer. */
+  hot?: boolean;
 }
 
 /** Height a limb must start at on a bearing, cm: the highest of the sectors that cover it, or 0. */

@@ -405,12 +405,12 @@ export function bruteForce(tree: TestTree, keep = 4): BruteForce {
         merits += r.empty * Math.max(0, r.wish - n);
         if (r.isArm) return;
         if (n >= r.fewest) form += r.off * Math.abs(n - r.wish);
-        if (n < 2) return;
         const widest = widestGap(
           inRing.map((seat) => seat.at),
           r.isArc,
         );
         form += step(GAP, (widest * Math.max(n, r.wish)) / (r.isArc ? 180 : 360));
+        if (n < 2) return;
         const thick = inRing.map(({ limb }) => limb.mm);
         if (r.like) form += step(LIKE, Math.max(...thick) / Math.min(...thick));
         const heights = inRing.map(({ limb }) => limb.h);
@@ -455,6 +455,7 @@ function leansTo({ foot, angle, bearing }: Laid): number {
 
 function widestGap(at: readonly number[], isArc: boolean): number {
   const around = [...at].sort((x, y) => x - y);
+  if (around.length === 0) return 360;
   const [first, last] = [around[0] as number, around.at(-1) as number];
   const between = around.slice(1).map((x, i) => x - (around[i] as number));
   const ends = isArc ? [2 * first, 2 * (180 - last)] : [first + 360 - last];
