@@ -20,7 +20,7 @@ function vase(limbs: Record<string, Row>, more: Partial<TestTree> = {}): TestTre
 
 function judged(tree: TestTree): Judgement {
   const answer = judge(treeOf(tree), 'metric');
-  if (answer.kind !== 'judged') throw new Error(answer.why);
+  if (answer.kind !== 'judged') throw new Error(answer.kind);
   return answer;
 }
 

@@ -34,7 +34,7 @@ function best(tree: TestTree): { stems: string[]; cost: readonly number[] } {
 
 function judged(tree: TestTree): Judgement {
   const answer = judge(treeOf(tree), 'metric');
-  if (answer.kind !== 'judged') throw new Error(answer.why);
+  if (answer.kind !== 'judged') throw new Error(answer.kind);
   return answer;
 }
 

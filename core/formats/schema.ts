@@ -3,7 +3,10 @@ import { FORM_IDS } from '../forms/form-ids';
 import { RULINGS } from '../history/events';
 import { KINDS } from '../kinds/kinds';
 import { HOW_READ } from '../readings/reading';
-import { RULE_KEYS } from '../rules/defaults';
+import { KEPT_FOR } from '../plan/acts';
+import { RULE_DEFAULTS, RULE_KEYS } from '../rules/defaults';
+import { QUESTIONS } from '../schools/questions';
+import { SCHOOL_IDS } from '../schools/schools';
 import { CONDITIONS } from '../tree/stem';
 import { FILE_FORMAT, FILE_VERSION } from './yard-file';
 
@@ -95,6 +98,9 @@ const stemReadings = shape({
   headed: boolean().strict().optional(),
   continues: id().optional(),
   variety: text(120).optional(),
+  endBud: oneOf(['leaf', 'flower']).optional(),
+  bears: oneOf(['none', 'blossom', 'fruit']).optional(),
+  sideShoots: between(0, 500).integer('must be a whole number').optional(),
 });
 
 const reason = shape({ rule: text(80), words: text(600) });
@@ -109,6 +115,9 @@ const act = lazy((found: unknown) => {
       toDeg: between(0, 180),
       safety: oneOf(['not-yet-computed']),
     },
+    swing: { stemId: id(), fromDeg: between(0, 360), toDeg: between(0, 360) },
+    spread: { stemId: id(), fromDeg: between(0, 180), toDeg: between(0, 180) },
+    stay: { stemId: id(), until: date(), keptFor: oneOf(KEPT_FOR) },
     'make-limb': { heightCm: between(0, 1500), bearingDeg: between(0, 360), place: text(120) },
   };
   const kind = (found as { kind?: unknown } | undefined)?.kind;
@@ -130,6 +139,8 @@ const siteFields = {
   clearance: array(clearanceSector).strict().required().max(36, 'must have at most 36 sectors'),
   wallBearingDeg: between(0, 360).optional(),
   windFromDeg: between(0, 360).optional(),
+  light: oneOf(['full', 'part']).optional(),
+  hot: boolean().strict().optional(),
 };
 
 const treeRecord = shape({
@@ -143,17 +154,44 @@ const treeRecord = shape({
   planted: date(),
   place: shape({ eastCm: between(-1e6, 1e6), northCm: between(-1e6, 1e6) }),
   form: oneOf(FORM_IDS),
+  stockVigour: oneOf(['weak', 'middling', 'strong']).optional(),
+  roomCm: between(20, 2000).optional(),
   clearance: array(clearanceSector).strict().optional().max(36, 'must have at most 36 sectors'),
 });
 
-const rules = lazy((found: unknown) =>
-  record(
-    between(0, 1000),
-    new RegExp(`^(${RULE_KEYS.map((k) => k.replace('.', '\\.')).join('|')})$`),
-    RULE_KEYS.length,
-    'must name known rules',
-  ).resolve({ value: found }),
-);
+/** Figures set by a grower, each within its own bounds. */
+const rules = object(
+  Object.fromEntries(
+    RULE_KEYS.map((key) => {
+      const { least, most } = RULE_DEFAULTS[key];
+      return [key, between(least, most).optional()];
+    }),
+  ),
+)
+  .strict()
+  .required()
+  .noUnknown('names a figure this version does not know: ${unknown}');
+
+const answers = object(
+  Object.fromEntries(
+    QUESTIONS.map(({ id, answers: known }) => [id, oneOf(known.map((a) => a.id)).optional()]),
+  ),
+)
+  .strict()
+  .required()
+  .noUnknown('names a question this version does not know: ${unknown}');
+
+const buds = shape({
+  firstCm: between(0, 200),
+  spacingCm: between(0.3, 30),
+  facings: array(
+    shape({ bud: between(1, 500).integer('must be a whole number'), bearingDeg: between(0, 360) }),
+  )
+    .strict()
+    .required()
+    .max(100, 'must have at most 100 facings'),
+  blind: array(between(1, 500)).strict().optional().max(500, 'must have at most 500 buds'),
+});
 
 const acts = array(act).strict().required().max(500, 'must have at most 500 acts');
 
@@ -168,7 +206,11 @@ const BODIES: Record<string, Fields> = {
   'plan-accepted': { treeId: id(), acts },
   overruled: { treeId: id(), stemId: id(), ruling: oneOf(RULINGS) },
   'form-chosen': { treeId: id(), form: oneOf(FORM_IDS) },
-  'rules-set': { treeId: id(), rules: rules },
+  'rules-set': { treeId: id(), rules, reset: array(oneOf(RULE_KEYS)).strict().optional() },
+  'school-chosen': { treeId: id(), school: oneOf(SCHOOL_IDS) },
+  'school-edited': { school: oneOf(SCHOOL_IDS), answers },
+  'buds-read': { treeId: id(), buds },
+  'leader-failed': { treeId: id() },
   'site-changed': { siteId: id(), change: object(siteFields).partial().strict().required().noUnknown() },
   lost: { treeId: id(), stemId: id(), how: oneOf(['broke', 'found-dead', 'browsed']) },
   note: { treeId: id(), text: text(4000) },

@@ -16,7 +16,14 @@ interface Seen {
   sideShoots?: number;
 }
 
-export type Row = [h: number, bearing: number, angle: number, length: number, mm: number, seen?: Seen];
+export type Row = [
+  h: number,
+  bearing: number,
+  angle: number,
+  length: number,
+  mm: number,
+  seen?: Seen | undefined,
+];
 
 /** One tree of the table, as `judgements.cases.json` writes it. */
 export interface JudgementCase {
@@ -34,11 +41,10 @@ export interface JudgementCase {
       leanBearing?: number;
       endBud?: 'flower';
       ground?: [number, number];
-      shapedBefore?: boolean;
-      leaderFailures?: number;
       buds?: { firstCm: number; spacingCm: number; phaseDeg: number; phaseBud: number };
     };
     shapedBefore?: boolean;
+    leaderFailures?: number;
     rules?: RuleOverrides;
     site?: Partial<Site>;
   };
@@ -106,8 +112,6 @@ export function caseTree({ tree, limbs }: JudgementCase): TreeState {
         ...(endBud && { endBud }),
       },
     },
-    leaderFailures: trunk.leaderFailures ?? 0,
-    shapedBefore: trunk.shapedBefore ?? tree.shapedBefore ?? false,
     ...(buds && {
       buds: {
         firstCm: buds.firstCm,

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { judge, type Judgement } from '../choosing/judge';
+import { weigh } from '../doubt/confidence';
+import { formsFor } from '../suits/suits';
 import { caseTree, type Expected, type JudgementCase } from './case-tree';
 import table from './judgements.cases.json';
 
@@ -65,6 +67,19 @@ describe('what an experienced grower would do', () => {
       expect(at).toBeGreaterThanOrEqual(makeBearing[0]);
       expect(at).toBeLessThanOrEqual(makeBearing[1]);
     }
+  });
+
+  it.each(cases.filter(({ expect: wanted }) => wanted.close))(
+    '$id: is a close call, to be left a year',
+    (tree) => {
+      const levels = Object.values(weigh(caseTree(tree))).map(({ level }) => level);
+      expect(levels).toContain('close');
+    },
+  );
+
+  it.each(cases.filter(({ expect: wanted }) => wanted.refusesLeader))('$id', (tree) => {
+    const forms = formsFor(caseTree(tree), 'metric');
+    expect(tree.expect.notFirst).not.toContain(forms[0]?.form);
   });
 
   it.each(cases.filter(({ expect: wanted }) => wanted.whip))('$id', (tree) => {

@@ -45,7 +45,8 @@ export interface StagingQuestion {
 }
 
 /**
- * Puts off removals past the cap: by urgency, thickest of like urgency first, as many as the cap allows each winter.
+ * Puts off removals past the cap: by urgency, thickest of like urgency first, as many as the cap allows each
+ * winter, one at the least.
  * What is put off becomes a temporary limb with a date and a purpose. A limb that alone bears the crop stays its year
  * even under the cap, since what is chosen does not bear yet.
  */
@@ -69,7 +70,7 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
     const cap = winter === 0 ? question.capRatio : question.laterCapRatio;
     const urgent = urgencyOf(question, stem) >= NOT_PUT_OFF || verdicts[stem.id]?.ruling === 'out';
     const alone = !urgent && bearsAlone(question, stem);
-    if (!alone && (urgent || spent + share <= cap + 1e-9 || winter >= MOST_WINTERS - 1)) {
+    if (!alone && (urgent || spent === 0 || spent + share <= cap + 1e-9 || winter >= MOST_WINTERS - 1)) {
       spent += share;
       if (winter > 0 && !urgent) staying[stem.id] = putOff(question, stem, winter);
       continue;

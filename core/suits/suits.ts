@@ -1,3 +1,4 @@
+import type { ChosenSet } from '../choosing/chosen-set';
 import { judge, sceneOf, type Judgement } from '../choosing/judge';
 import { because, type Reason } from '../choosing/reason';
 import { sayIn } from '../choosing/say';
@@ -192,9 +193,15 @@ function fromLimbs({ tree }: TreeState, { verdicts, chosen, findings }: Judgemen
   return {
     goodWoodLost: whole === 0 ? 0 : 1 - left / whole,
     serve: chosen.limbs.filter(({ role }) => role === 'scaffold').length,
-    lacks: chosen.empty.reduce((sum, { fewest, lacks }) => sum + Math.min(fewest, lacks), 0),
+    lacks: chosen.empty.reduce(
+      (sum, place) => sum + Math.max(0, place.fewest - filled(chosen, place.place)),
+      0,
+    ),
   };
 }
+
+const filled = ({ limbs }: ChosenSet, name: string): number =>
+  limbs.filter(({ place }) => place === name).length;
 
 function ofLimbs({ goodWoodLost, serve, lacks }: FromLimbs, say: Say): Ground[] {
   const lost = `${say.ratio(goodWoodLost)} of its wood, in sound limbs, would go.`;

@@ -1,0 +1,85 @@
+import { describe, expect, it } from 'vitest';
+import { treeOf, type Limb, type TestTree } from '../testing/trees';
+import { judge, type Judgement } from './judge';
+
+const three: Limb[] = [0, 90, 180].map((bearing, i) => ({
+  ...{ id: `l${i}`, h: 52 + i * 12, bearing, angle: 50, length: 80, mm: 13 },
+}));
+const vase = (...more: Limb[]): TestTree => ({
+  ...{ form: 'open-vase', trunk: { length: 110, mm: 44, headed: true }, limbs: [...three, ...more] },
+});
+
+function judged(tree: TestTree): Judgement {
+  const answer = judge(treeOf(tree), 'metric');
+  if (answer.kind !== 'judged') throw new Error(answer.kind);
+  return answer;
+}
+
+describe('a soft shoot with a narrow join', () => {
+  const shoot: Limb = {
+    ...{ id: 's', h: 88, bearing: 270, angle: 22, length: 30, mm: 6 },
+    more: { growthCm: { '2026': 30 } },
+  };
+  const onDay = (visitedOn: string, limb = shoot): Judgement => judged({ ...vase(limb), visitedOn });
+
+  it('is pegged out in leaf and serves', () => {
+    const { verdicts, plan } = onDay('2026-06-20');
+    expect(verdicts['s']).toMatchObject({ decision: 'scaffold', correction: { kind: 'spread', toDeg: 45 } });
+    expect(plan.acts).toContainEqual(
+      expect.objectContaining({ kind: 'spread', stemId: 's', fromDeg: 22, toDeg: 45 }),
+    );
+    expect(plan.after.stems.find(({ id }) => id === 's')?.departure.value).toBe(45);
+  });
+
+  it.each([
+    ['in winter', '2026-12-10', shoot],
+    ['once thicker than 8 mm', '2026-06-20', { ...shoot, mm: 8.5 }],
+    ['of last year', '2026-06-20', { ...shoot, more: { growthCm: { '2025': 30 } } }],
+    ['with bark trapped', '2026-06-20', { ...shoot, barkTrapped: true }],
+  ])('%s goes', (_, day, limb) => {
+    expect(onDay(day, limb).verdicts['s']?.decision).toBe('out');
+  });
+});
+
+describe('a thin limb beside a gap', () => {
+  const thin: Limb = { id: 't', h: 88, bearing: 240, angle: 50, length: 70, mm: 9 };
+
+  it('is tied aside into it, and stands there after the work', () => {
+    const far = vase({ ...thin, bearing: 210 });
+    // Gaps 90, 90, 30, 150: 1.67, graded 30; swung to 230 they are 90, 90, 50, 130: 1.44, graded 12, and 12.
+    const { verdicts, plan } = judged(far);
+    expect(verdicts['t']?.correction).toEqual({ kind: 'swing', byDeg: 20 });
+    expect(plan.after.stems.find(({ id }) => id === 't')?.runBearing.value).toBe(230);
+  });
+
+  it('is not when its wood is too thick', () => {
+    const far = { ...vase({ ...thin, bearing: 210, mm: 12.5 }) };
+    expect(judged(far).verdicts['t']?.correction).toBeUndefined();
+  });
+});
+
+describe('side shoots', () => {
+  const on = (id: string, more: Partial<Limb>): Limb => ({
+    ...{ id, h: 40, bearing: 45, angle: 70, length: 40, mm: 6, ...more },
+    more: { parent: { kind: 'stem', stemId: 'l0' }, ...more.more },
+  });
+
+  it.each([
+    ['flat and long is left', on('s', {}), 'leave', 'leave'],
+    ['steep and thin is bent', on('s', { angle: 45 }), 'leave', 'bend'],
+    ['steep and thick is shortened', on('s', { angle: 45, mm: 11 }), 'leave', 'shorten'],
+    ['short is left, however steep', on('s', { angle: 45, length: 18 }), 'leave', 'leave'],
+    ['upright and strong goes', on('s', { angle: 20 }), 'out', undefined],
+    ['growing back into the centre goes', on('s', { bearing: 180 }), 'out', undefined],
+    ['hanging on the underside goes', on('s', { angle: 120 }), 'out', undefined],
+  ])('%s', (_, shoot, decision, sort) => {
+    const { verdicts } = judged(vase(shoot));
+    expect([verdicts['s']?.decision, verdicts['s']?.lateral?.sort]).toEqual([decision, sort]);
+  });
+
+  it('on a weak limb all go that are long, so that its tip gets all', () => {
+    const weak = vase(on('s', {}));
+    const limbs = weak.limbs.map((l) => (l.id === 'l0' ? { ...l, mm: 6.5 } : l));
+    expect(judged({ ...weak, limbs }).verdicts['s']).toMatchObject({ decision: 'out', rule: 'too-thin' });
+  });
+});

@@ -1,0 +1,117 @@
+import type { ChosenSet } from '../choosing/chosen-set';
+import { judge, type Judgement } from '../choosing/judge';
+import type { Decision } from '../choosing/verdicts';
+import type { TreeState } from '../history/tree-at';
+import type { Stem, StemId } from '../tree/stem';
+import { decisionsIn, decisionsOn, type Decisions } from './decisions';
+import { fieldsOf, readingOf, withReading, type ReadField } from './other-reading';
+
+/** The least change of one reading, found within its uncertainty, that turns a verdict. */
+export interface Turn {
+  /** The stem whose reading it is; it may be another than the one whose verdict turns. */
+  stemId: StemId;
+  field: ReadField;
+  from: number;
+  to: number;
+  /** What would be decided then. */
+  decision: Decision;
+}
+
+/**
+ * How sure a verdict is. `clear`: no single reading, moved within its uncertainty (one standard deviation), turns it,
+ * and no set nearly as good has it otherwise. `close`: a reading does, or such a set has. `not-weighed`: the budget ran
+ * out first.
+ */
+export type Confidence =
+  | { level: 'clear' }
+  | { level: 'close'; turn: Turn }
+  | { level: 'close'; turn?: undefined }
+  | { level: 'not-weighed' };
+
+/** A set is nearly as good when its form costs at most this much more, or the same and its merit at most that, tenths. */
+const NEAR_FORM = 4;
+const NEAR_MERIT = 10;
+
+/** Shares of a reading's uncertainty it is moved by, either way. */
+const STEPS = [0.25, 0.5, 0.75, 1] as const;
+
+export interface WeighOptions {
+  /** Trees judged before weighing stops. Default 6000. */
+  budget?: number;
+}
+
+/**
+ * Weighs each verdict of a tree by judging it again with every reading moved, one at a time, by a quarter, a half, three
+ * quarters and the whole of its uncertainty, up and down. Smaller moves are tried first, so the turn told is the least.
+ */
+export function weigh(state: TreeState, { budget = 6000 }: WeighOptions = {}): Record<StemId, Confidence> {
+  const judged = judge(state, 'metric', { withPrices: false });
+  if (judged.kind !== 'judged') return {};
+  const before = decisionsIn(judged);
+  const contested = contestedIn(judged);
+  const turns = new Map<StemId, Turn>();
+  let left = budget;
+  for (const share of STEPS) {
+    for (const stem of state.tree.stems) {
+      for (const field of fieldsOf(stem)) {
+        for (const side of [-1, 1]) {
+          if (left-- <= 0) return told(before, turns, contested, false);
+          noteTurns(state, before, turns, stem, field, side * share);
+        }
+      }
+    }
+  }
+  return told(before, turns, contested, true);
+}
+
+function noteTurns(
+  state: TreeState,
+  before: Decisions,
+  turns: Map<StemId, Turn>,
+  stem: Stem,
+  field: ReadField,
+  share: number,
+): void {
+  const { value: from, sure } = readingOf(stem, field);
+  const to = from + share * sure;
+  const after = decisionsOn(withReading(state, stem.id, field, to));
+  for (const [stemId, decision] of before) {
+    const now = after?.get(stemId) ?? 'leave';
+    if (now === decision || turns.has(stemId)) continue;
+    turns.set(stemId, { stemId: stem.id, field, from, to, decision: now });
+  }
+}
+
+/** Stems that a set nearly as good as the chosen one has otherwise. */
+function contestedIn({ chosen, runnersUp }: Judgement): Set<StemId> {
+  const ids = (set: ChosenSet): StemId[] => set.limbs.map(({ stemId }) => stemId);
+  const best = ids(chosen);
+  const isNear = ({ cost }: ChosenSet): boolean => {
+    const [unpinned, breaches, short, form, merit] = cost.map(
+      (x, i) => x - (chosen.cost[i] as number),
+    ) as number[];
+    if (unpinned !== 0 || breaches !== 0 || short !== 0) return false;
+    return form === 0 ? (merit as number) <= NEAR_MERIT : (form as number) <= NEAR_FORM;
+  };
+  return new Set(
+    runnersUp.filter(isNear).flatMap((set) => {
+      const other = ids(set);
+      return [...best.filter((id) => !other.includes(id)), ...other.filter((id) => !best.includes(id))];
+    }),
+  );
+}
+
+function told(
+  before: Decisions,
+  turns: ReadonlyMap<StemId, Turn>,
+  contested: ReadonlySet<StemId>,
+  isWhole: boolean,
+): Record<StemId, Confidence> {
+  const of = (stemId: StemId): Confidence => {
+    const turn = turns.get(stemId);
+    if (turn) return { level: 'close', turn };
+    if (contested.has(stemId)) return { level: 'close' };
+    return { level: isWhole ? 'clear' : 'not-weighed' };
+  };
+  return Object.fromEntries([...before.keys()].map((stemId) => [stemId, of(stemId)]));
+}

@@ -1,0 +1,121 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { judge } from '../choosing/judge';
+import { caseTree, type JudgementCase } from '../judgements/case-tree';
+import table from '../judgements/judgements.cases.json';
+import type { TreeState } from '../history/tree-at';
+import { treeOf } from '../testing/trees';
+import { weigh } from './confidence';
+import { isKeptWith, whatWouldKeep } from './counterfactual';
+import { decisionsOn } from './decisions';
+import { fieldsOf, readingOf, withReading } from './other-reading';
+
+const cases = table.trees as unknown as JudgementCase[];
+const stateOf = (id: string): TreeState => caseTree(cases.find((tree) => tree.id === id) as JudgementCase);
+
+/** Trees small enough to weigh in a test, of every form. */
+const WEIGHED = [
+  ...[
+    'vase-lost-side',
+    'vase-rival-fills-a-side',
+    'leader-rival-top',
+    'leader-spiral-stacked',
+    'bush-frosted',
+  ],
+  ...['modified-leader-pear', 'axis-sprout-and-hanging', 'espalier-missing-arm', 'fan-one-hand'],
+];
+
+describe('a verdict called clear', () => {
+  it.each(WEIGHED)('%s: is turned by no reading moved within its uncertainty', (id) => {
+    const state = stateOf(id);
+    const confidence = weigh(state);
+    const before = decisionsOn(state);
+    const share = fc.double({ min: -1, max: 1, noNaN: true });
+    fc.assert(
+      fc.property(fc.nat(), fc.nat(), share, (whose, which, by) => {
+        const stem = state.tree.stems[whose % state.tree.stems.length] as TreeState['tree']['stems'][number];
+        const fields = fieldsOf(stem);
+        const field = fields[which % fields.length] as (typeof fields)[number];
+        const { value, sure } = readingOf(stem, field);
+        const after = decisionsOn(withReading(state, stem.id, field, value + by * sure));
+        for (const [stemId, decision] of before ?? []) {
+          if (confidence[stemId]?.level === 'clear')
+            expect([stemId, after?.get(stemId)]).toEqual([stemId, decision]);
+        }
+      }),
+      { numRuns: 120, seed: 5, endOnFailure: true },
+    );
+  });
+
+  it('is not called so when the budget ran out first', () => {
+    expect(weigh(stateOf('vase-lost-side'), { budget: 3 })['a']).toEqual({ level: 'not-weighed' });
+  });
+});
+
+describe('a close call', () => {
+  it('names the reading that turns it, and that reading does', () => {
+    const state = stateOf('leader-rival-top');
+    const found = weigh(state)['t'];
+    if (found?.level !== 'close' || !found.turn) throw new Error('not close');
+    const { stemId, field, to, decision } = found.turn;
+    expect([stemId, field]).toEqual(['t', 'angle']);
+    expect(decisionsOn(withReading(state, stemId, field, to))?.get('t')).toBe(decision);
+  });
+
+  it('is one where a set nearly as good has it otherwise', () => {
+    const levels = weigh(stateOf('vase-all-mediocre'));
+    expect(levels['b']?.level).toBe('close');
+  });
+
+  it('is one wherever a bearing was only guessed', () => {
+    const state = stateOf('vase-lost-side');
+    const guessed = {
+      ...state,
+      tree: {
+        ...state.tree,
+        stems: state.tree.stems.map((stem) => ({ ...stem, bearing: { ...stem.bearing, sure: 60 } })),
+      },
+    };
+    expect(Object.values(weigh(guessed)).some(({ level }) => level === 'close')).toBe(true);
+  });
+});
+
+describe('what would keep a limb', () => {
+  const outs = cases
+    .filter(({ id }) =>
+      [
+        'vase-cluster',
+        'vase-crossing-and-parallel',
+        'leader-rival-top',
+        'espalier-first-pair',
+        'fan-ten-ribs',
+        'axis-many-weak',
+      ].includes(id),
+    )
+    .flatMap((tree) => (tree.expect.out ?? []).map((stemId): [string, string] => [tree.id, stemId]));
+
+  it.each(outs)('%s, %s: is true, and a unit less is not enough', (id, stemId) => {
+    const state = stateOf(id);
+    const found = whatWouldKeep(state, stemId);
+    if (!found) return;
+    const { field, from, to } = found;
+    expect(isKeptWith(state, stemId, field, to)).toBe(true);
+    expect(isKeptWith(state, stemId, field, from)).toBe(false);
+    if (Math.abs(to - from) > 1)
+      expect(isKeptWith(state, stemId, field, to - Math.sign(to - from))).toBe(false);
+  });
+
+  it('is a wider crotch for a limb that only its crotch bars, at the limit to the degree', () => {
+    const limbs = [0, 90, 180, 270].map((bearing, i) => ({
+      ...{ id: `l${i}`, h: 50 + i * 12, bearing, length: 80, mm: 12, angle: bearing === 270 ? 22 : 50 },
+    }));
+    const state = treeOf({ form: 'open-vase', trunk: { length: 100, mm: 44, headed: true }, limbs });
+    const judged = judge(state, 'metric');
+    expect(judged.kind === 'judged' && judged.verdicts['l3']?.decision).toBe('out');
+    expect(whatWouldKeep(state, 'l3')).toEqual({ field: 'angle', from: 22, to: 30 });
+  });
+
+  it('is none for dead wood', () => {
+    expect(whatWouldKeep(stateOf('vase-cluster'), 'x')).toBeUndefined();
+  });
+});

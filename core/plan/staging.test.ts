@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest';
+import { judge, type Judgement } from '../choosing/judge';
+import { treeOf, type Limb, type TestTree } from '../testing/trees';
+import { woodBetween } from '../tree/taper';
+import { accountOf } from './account';
+
+const four: Limb[] = [0, 90, 180, 270].map((bearing, i) => ({
+  ...{ id: `l${i}`, h: 52 + i * 12, bearing, angle: 50, length: 55, mm: 13 },
+}));
+const thick = (id: string, bearing: number, h: number): Limb => ({
+  id,
+  h,
+  bearing,
+  angle: 20,
+  length: 150,
+  mm: 26,
+});
+const tree: TestTree = {
+  ...{ form: 'open-vase', trunk: { length: 110, mm: 46, headed: true }, shapedBefore: true },
+  limbs: [...four, thick('k', 45, 58), thick('m', 135, 70), thick('n', 225, 82), thick('o', 315, 94)],
+};
+
+function judged(more: Partial<TestTree> = {}): Judgement {
+  const answer = judge(treeOf({ ...tree, ...more }), 'metric', { withPrices: false });
+  if (answer.kind !== 'judged') throw new Error(answer.kind);
+  return answer;
+}
+
+describe('what goes in a winter', () => {
+  // Trunk: 10 cm at 46 mm, 100 cm from 46 to 38; a limb: 2 cm at d, the rest from d to 3 mm.
+  const frustum = (cm: number, a: number, b: number): number => (cm * (a * a + a * b + b * b)) / 3;
+  const limb = (cm: number, d: number): number => 2 * d * d + frustum(cm - 2, d, 3);
+  const whole = 10 * 46 * 46 + frustum(100, 46, 38) + 4 * limb(55, 13) + 4 * limb(150, 26);
+
+  it('is as much as the cap allows, the rest dated: two of four at 10.5 % of the wood each under a cap of 22 %', () => {
+    expect(limb(150, 26) / whole).toBeCloseTo(0.105, 3);
+    const { verdicts } = judged({ rules: { 'wood.capRatio': 0.22 } });
+    const of = (id: string): unknown[] => [verdicts[id]?.decision, verdicts[id]?.until];
+    expect(['k', 'm', 'n', 'o'].map(of)).toEqual([
+      ['out', undefined],
+      ['out', undefined],
+      ['temporary', '2027-11-14'],
+      ['temporary', '2027-11-14'],
+    ]);
+  });
+
+  it('goes on to a third winter when two are not enough', () => {
+    const { verdicts } = judged({ rules: { 'wood.capRatio': 0.1 } });
+    expect(['k', 'm', 'n', 'o'].map((id) => verdicts[id]?.until)).toEqual([
+      undefined,
+      '2027-11-14',
+      '2028-11-14',
+      '2028-11-14',
+    ]);
+  });
+
+  it('may be more at the first shaping', () => {
+    const { plan, verdicts } = judged({ shapedBefore: false, rules: { 'wood.capRatio': 0.22 } });
+    expect(plan.woodCap).toBe(0.5);
+    expect(Object.values(verdicts).filter(({ decision }) => decision === 'temporary')).toEqual([]);
+  });
+
+  it('never leaves dead wood or the rootstock’s shoots for later', () => {
+    const dead = { ...thick('k', 45, 58), condition: 'dead' as const };
+    const sucker = { ...thick('s', 10, 5), length: 200, mm: 30 };
+    const { verdicts } = judged({ limbs: [...four, dead, sucker], rules: { 'wood.capRatio': 0.02 } });
+    expect([verdicts['k']?.decision, verdicts['s']?.decision]).toEqual(['out', 'out']);
+  });
+
+  it('what stays is shortened, and dated in the plan with its purpose', () => {
+    const { plan } = judged({ rules: { 'wood.capRatio': 0.22 } });
+    const about = plan.acts.filter((act) => 'stemId' in act && act.stemId === 'o');
+    expect(about).toMatchObject([
+      { kind: 'stay', until: '2027-11-14', keptFor: 'leaf' },
+      { kind: 'shorten', toLengthCm: 75 },
+    ]);
+    const school = judged({ rules: { 'wood.capRatio': 0.22 }, school: 'buds-and-notches' });
+    expect(school.verdicts['o']?.keptFor).toBe('shade');
+  });
+});
+
+describe('the account', () => {
+  it('is the share of wood, of shoots by length, and of growing points', () => {
+    const { tree: before } = treeOf(tree);
+    const reason = { rule: '', words: '' };
+    const account = accountOf(before, [
+      { kind: 'take-out', stemId: 'k', diameterMm: 26, reason },
+      { kind: 'shorten', stemId: 'l0', toLengthCm: 30, diameterMm: 8, reason },
+    ]);
+    expect(account.shoots).toBeCloseTo((150 + 25) / (4 * 55 + 4 * 150), 9);
+    expect(account.points).toBeCloseTo(2 / 8, 9);
+    const gone = woodBetween({ lengthCm: 150, datumCm: 2, datumMm: 26, endMm: 3 }, 0, 150);
+    expect(account.wood).toBeGreaterThan(gone / (gone * 10));
+  });
+});

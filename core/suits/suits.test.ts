@@ -1,0 +1,71 @@
+import { describe, expect, it } from 'vitest';
+import { treeOf, type Limb, type TestTree } from '../testing/trees';
+import { formsFor, type SuitedForm } from './suits';
+
+const limbs: Limb[] = [0, 120, 240].map((bearing, i) => ({
+  ...{ id: `l${i}`, h: 55 + i * 12, bearing, angle: 50, length: 70, mm: 13 },
+}));
+const tree = (more: Partial<TestTree> = {}): TestTree => ({
+  ...{ form: 'open-vase', trunk: { length: 120, mm: 38 }, limbs, kind: 'peach' },
+  ...more,
+});
+const noWall = { wallBearingDeg: undefined } as unknown as NonNullable<TestTree['site']>;
+
+function ranked(
+  more: Partial<TestTree> = {},
+  record: { roomCm?: number; stockVigour?: 'weak' | 'strong' } = {},
+): SuitedForm[] {
+  const state = treeOf(tree(more));
+  return formsFor({ ...state, record: { ...state.record, ...record } }, 'metric');
+}
+
+const names = (forms: readonly SuitedForm[]): string[] => forms.map(({ form }) => form);
+const told = (forms: readonly SuitedForm[], form: string): string =>
+  (forms.find((suited) => suited.form === form)?.reasons ?? []).map(({ words }) => words).join(' ');
+
+describe('which form suits', () => {
+  it('is the usual one of the kind where nothing speaks against it', () => {
+    expect(names(ranked())[0]).toBe('open-vase');
+    expect(names(ranked({ kind: 'fig' }))[0]).toBe('multi-stem-bush');
+  });
+
+  it('is no form with a leader after two failed ones, and says so; one failure only weighs', () => {
+    const leaders = new Set([
+      'central-leader',
+      'spiral-leader',
+      'modified-leader',
+      'bent-down-axis',
+      'horizontal-espalier',
+    ]);
+    const refused = ranked({ kind: 'persimmon', leaderFailures: 2, site: noWall });
+    expect(leaders.has(names(refused)[0] ?? '')).toBe(false);
+    expect(told(refused, 'central-leader')).toContain('will not make a leader: 2 times');
+    expect(told(ranked({ kind: 'persimmon', leaderFailures: 1 }), 'central-leader')).toContain(
+      'overtaken 1 time.',
+    );
+  });
+
+  it('is narrower where there is no room', () => {
+    const wide = names(ranked({ kind: 'apple', site: noWall }, { roomCm: 500 }));
+    const narrow = ranked({ kind: 'apple', site: noWall }, { roomCm: 110, stockVigour: 'weak' });
+    expect(names(narrow)[0]).toBe('bent-down-axis');
+    expect(wide.indexOf('bent-down-axis')).toBeGreaterThan(0);
+    expect(told(narrow, 'open-vase')).toContain('240 cm across; there are 110 cm');
+  });
+
+  it('is not on a wall where there is none, nor a bush where the tree is grafted', () => {
+    const forms = ranked({ site: noWall });
+    const barred = forms.filter(({ isBarred }) => isBarred).map(({ form }) => form);
+    expect(barred.sort()).toEqual(['fan', 'horizontal-espalier', 'multi-stem-bush']);
+    expect(names(forms).slice(-3).sort()).toEqual(barred);
+  });
+
+  it('says how many limbs serve, what good wood would go, and what is to be made', () => {
+    const forms = ranked();
+    const vase = forms.find(({ form }) => form === 'open-vase');
+    expect(vase).toMatchObject({ serve: 3, lacks: 0, goodWoodLost: 0 });
+    expect(told(forms, 'fan')).toMatch(
+      /\d of its limbs serve; \d+ % of its wood, in sound limbs, would go\./,
+    );
+  });
+});
