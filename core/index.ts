@@ -1,4 +1,17 @@
+export * from './almanac/ideal-tree';
 export * from './choosing/judge';
+export * from './choosing/decision-words';
+export type { Reason } from './choosing/reason';
+export type { Correction } from './choosing/corrections';
+export * from './doubt/confidence';
+export * from './doubt/counterfactual';
+export type { ReadField } from './doubt/other-reading';
+export * from './schools/questions';
+export * from './schools/schools';
+export * from './suits/suits';
+export * from './whips/buds';
+export type { WhipBud, WhipPlan, BudRole } from './whips/whip-plan';
+export type { Account } from './plan/account';
 export type { ChosenSet, ChosenLimb, EmptyPlace } from './choosing/chosen-set';
 export type { Verdict, Decision } from './choosing/verdicts';
 export type { Price } from './choosing/price';

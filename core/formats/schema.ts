@@ -143,6 +143,11 @@ const siteFields = {
   hot: boolean().strict().optional(),
 };
 
+const described = {
+  stockVigour: oneOf(['weak', 'middling', 'strong']).optional(),
+  roomCm: between(20, 2000).optional(),
+};
+
 const treeRecord = shape({
   id: id(),
   name: text(120),
@@ -154,8 +159,7 @@ const treeRecord = shape({
   planted: date(),
   place: shape({ eastCm: between(-1e6, 1e6), northCm: between(-1e6, 1e6) }),
   form: oneOf(FORM_IDS),
-  stockVigour: oneOf(['weak', 'middling', 'strong']).optional(),
-  roomCm: between(20, 2000).optional(),
+  ...described,
   clearance: array(clearanceSector).strict().optional().max(36, 'must have at most 36 sectors'),
 });
 
@@ -211,6 +215,7 @@ const BODIES: Record<string, Fields> = {
   'school-edited': { school: oneOf(SCHOOL_IDS), answers },
   'buds-read': { treeId: id(), buds },
   'leader-failed': { treeId: id() },
+  'tree-described': { treeId: id(), change: object(described).strict().required().noUnknown() },
   'site-changed': { siteId: id(), change: object(siteFields).partial().strict().required().noUnknown() },
   lost: { treeId: id(), stemId: id(), how: oneOf(['broke', 'found-dead', 'browsed']) },
   note: { treeId: id(), text: text(4000) },

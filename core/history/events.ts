@@ -31,6 +31,9 @@ export interface TreeRecord {
   clearance?: readonly ClearanceSector[];
 }
 
+/** What may be learned of a tree's stock and room after it was planted. */
+export type TreeDescription = Partial<Pick<TreeRecord, 'stockVigour' | 'roomCm'>>;
+
 /** An act as it was on the day it was carried out; its reason, number and limit are frozen with it. */
 export type DoneAct = Act;
 
@@ -53,6 +56,7 @@ export type EventBody =
   | { kind: 'school-edited'; school: SchoolId; answers: Partial<Answers> }
   | { kind: 'buds-read'; treeId: string; buds: BudReadings }
   | { kind: 'leader-failed'; treeId: string }
+  | { kind: 'tree-described'; treeId: string; change: TreeDescription }
   | { kind: 'site-changed'; siteId: string; change: Partial<Omit<Site, 'id'>> }
   | { kind: 'lost'; treeId: string; stemId: StemId; how: 'broke' | 'found-dead' | 'browsed' }
   | { kind: 'note'; treeId: string; text: string }

@@ -73,7 +73,7 @@ export function treeState(read: ReadBook, treeId: string): TreeState | undefined
   const known = read.trees.find(({ record }) => record.id === treeId);
   const ground = known && read.sites.find(({ id }) => id === known.siteId);
   if (!known || !ground) return undefined;
-  const { record } = known;
+  let { record } = known;
   const site = { ...ground, clearance: [...ground.clearance, ...(record.clearance ?? [])] };
 
   let form = record.form;
@@ -113,6 +113,9 @@ export function treeState(read: ReadBook, treeId: string): TreeState | undefined
         break;
       case 'leader-failed':
         leaderFailures++;
+        break;
+      case 'tree-described':
+        record = { ...record, ...event.change };
         break;
       case 'buds-read':
         buds = event.buds;

@@ -11,5 +11,25 @@ export const routes: Routes = [
     title: 'Bench · Eager Bough',
     loadComponent: () => import('./bench/bench-page').then((m) => m.BenchPage),
   },
+  {
+    path: 'tree/:treeId/forms',
+    title: 'Which form · Eager Bough',
+    loadComponent: () => import('./forms/form-chooser-page').then((m) => m.FormChooserPage),
+  },
+  {
+    path: 'tree/:treeId/schools',
+    title: 'Schools · Eager Bough',
+    loadComponent: () => import('./schools/schools-page').then((m) => m.SchoolsPage),
+  },
+  {
+    path: 'tree/:treeId/figures',
+    title: 'Figures · Eager Bough',
+    loadComponent: () => import('./figures/figures-page').then((m) => m.FiguresPage),
+  },
+  {
+    path: 'almanac',
+    title: 'Almanac · Eager Bough',
+    loadComponent: () => import('./almanac/almanac-page').then((m) => m.AlmanacPage),
+  },
   { path: '**', redirectTo: '' },
 ];

@@ -16,6 +16,7 @@ import { PlanFromAbove } from './plan-from-above';
 import { ReadingsGrid } from './readings-grid';
 import { RunnersUp } from './runners-up';
 import { SeasonStrip } from './season-strip';
+import { WhipView } from './whip-view';
 
 /** Progress is shown for judging that takes longer than this, ms. */
 const PATIENCE_MS = 500;
@@ -35,6 +36,7 @@ const PATIENCE_MS = 500;
     ReadingsGrid,
     RunnersUp,
     SeasonStrip,
+    WhipView,
   ],
   providers: [BenchStore],
   templateUrl: './bench-page.html',
@@ -69,15 +71,19 @@ export class BenchPage {
     const parts = [
       [count('take-out'), 'out'],
       [count('shorten'), 'shortened'],
-      [count('bend'), 'bent'],
+      [count('bend') + count('swing') + count('spread'), 'bent'],
+      [count('stay'), 'dated'],
       [count('make-limb'), 'to be made'],
     ] as const;
-    const percent = Math.round(plan.woodShare * 100);
+    const percentOf = (share: number): number => Math.round(share * 100);
+    const percent = percentOf(plan.woodShare);
     return {
       work: parts.flatMap(([n, word]) => (n > 0 ? [`${n} ${word}`] : [])).join(', ') || 'nothing to do',
       percent,
       capPercent: Math.round(plan.woodCap * 100),
-      isOver: plan.woodShare > plan.woodCap,
+      isOver: plan.woodShare > plan.woodCap + 1e-9,
+      shoots: percentOf(plan.account.shoots),
+      points: percentOf(plan.account.points),
       wounds: `${plan.wounds} ${plan.wounds === 1 ? 'cut' : 'cuts'}, the largest ${formatValue(plan.largestWoundMm, 'diameter', this.book.units())}`,
     };
   });
@@ -88,7 +94,6 @@ export class BenchPage {
     return {
       'form-comes-later': `Not judged yet: the ${this.formName()} is drawn and kept, but the program cannot judge it. Its readings are safe.`,
       'no-readings': 'Nothing is read of this tree. Begin with the trunk, then a row for each limb.',
-      whip: 'Not judged yet: it has no limb of choosing length. A whip is judged by its buds, which the program cannot do yet.',
     }[judged.why];
   });
 

@@ -15,7 +15,11 @@ import {
   type Ruling,
   type StemId,
   type StemReadings,
+  type ChosenSet,
+  type SchoolId,
+  type BudReadings,
   type TreeState,
+  type Verdict,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { draftsOf } from '../book/book-db';
@@ -32,6 +36,8 @@ interface BenchState {
   standingDeg: number;
   inHand: StemId | undefined;
   moment: Moment;
+  /** A set of limbs tried on, to see the tree with it; none is the one chosen. */
+  tried: ChosenSet | undefined;
   /** The cell of the readings that is being filled, which pointing on the drawings may fill. */
   filling: { row: StemId; field: DraftField } | undefined;
 }
@@ -41,6 +47,7 @@ const INITIAL: BenchState = {
   standingDeg: 180,
   inHand: undefined,
   moment: 'stands',
+  tried: undefined,
   filling: undefined,
 };
 
@@ -72,6 +79,10 @@ export const BenchStore = signalStore(
       return treeState(readBook({ yard: book.yard(), events }), now.record.id);
     });
     const judgement = computed(() => judging.trees()[store.treeId()]);
+    const whip = computed(() => {
+      const answer = judgement()?.judged;
+      return answer?.kind === 'whip' ? answer.whip : undefined;
+    });
     const judged = computed(() => {
       const answer = judgement()?.judged;
       return answer?.kind === 'judged' ? answer : undefined;
@@ -82,6 +93,8 @@ export const BenchStore = signalStore(
       const season = woodSeason(shown.site, book.today());
       const answer = judged();
       const isAfter = store.moment() === 'after' && answer !== undefined;
+      const tried = store.tried();
+      if (answer && tried) return { ...triedOn(shown, tried, answer.verdicts), season };
       return {
         laid: layOut(isAfter ? answer.plan.after : shown.tree),
         room: extentOf(layOut(shown.tree)),
@@ -101,7 +114,7 @@ export const BenchStore = signalStore(
         (_, i) => limits('wire.firstCm').value + i * limits('wire.gapCm').value,
       );
     });
-    return { state, rows, draft, drafted, judgement, judged, picture, wires };
+    return { state, rows, draft, drafted, judgement, judged, whip, picture, wires };
   }),
   withMethods((store, book = inject(BookStore), judging = inject(JudgingStore)) => {
     const write = (body: EventBody): Promise<boolean> => book.record(body);
@@ -117,8 +130,37 @@ export const BenchStore = signalStore(
         patchState(store, { inHand });
       },
       show(moment: Moment): void {
-        patchState(store, { moment });
+        patchState(store, { moment, tried: undefined });
       },
+      /** Shows the tree with another set of limbs; undefined goes back to the one chosen. */
+      tryOn(tried: ChosenSet | undefined): void {
+        patchState(store, { tried, moment: 'stands' });
+      },
+      /** Keeps the set tried on: its own limbs are pinned, and those of the chosen one it lacks are ruled out. */
+      async keepTried(): Promise<void> {
+        const [tried, chosen] = [store.tried(), store.judged()?.chosen];
+        if (!tried || !chosen) return;
+        const ids = (set: ChosenSet): StemId[] => set.limbs.map(({ stemId }) => stemId);
+        const others = ids(chosen).filter((id) => !ids(tried).includes(id));
+        for (const { stemId, role } of tried.limbs) {
+          if (ids(chosen).includes(stemId)) continue;
+          await write({
+            kind: 'overruled',
+            treeId: store.treeId(),
+            stemId,
+            ruling: role === 'leader' ? 'leader' : 'keep',
+          });
+        }
+        for (const stemId of others) {
+          await write({ kind: 'overruled', treeId: store.treeId(), stemId, ruling: 'out' });
+        }
+        patchState(store, { tried: undefined });
+      },
+      chooseSchool: (school: SchoolId): Promise<boolean> =>
+        write({ kind: 'school-chosen', treeId: store.treeId(), school }),
+      readBuds: (buds: BudReadings): Promise<boolean> =>
+        write({ kind: 'buds-read', treeId: store.treeId(), buds }),
+      leaderFailed: (): Promise<boolean> => write({ kind: 'leader-failed', treeId: store.treeId() }),
       fill(filling: BenchState['filling']): void {
         patchState(store, { filling });
       },
@@ -163,5 +205,24 @@ export const BenchStore = signalStore(
     };
   }),
 );
+
+/** The tree with another set of limbs: marked as that set has it, and nothing cut yet. */
+function triedOn(
+  { tree }: TreeState,
+  tried: ChosenSet,
+  verdicts: Readonly<Record<StemId, Verdict>>,
+): Omit<TreePicture, 'season'> {
+  const kept = new Map(tried.limbs.map((limb) => [limb.stemId, limb.role]));
+  const turned = Object.fromEntries(
+    Object.entries(verdicts).map(([id, verdict]) => {
+      const role = kept.get(id);
+      const wasIn = verdict.decision === 'scaffold' || verdict.decision === 'leader';
+      const decision = role ?? (wasIn ? ('out' as const) : verdict.decision);
+      return [id, { ...verdict, decision }];
+    }),
+  );
+  const laid = layOut(tree);
+  return { laid, room: extentOf(laid), verdicts: turned, acts: [] };
+}
 
 export type BenchStoreType = InstanceType<typeof BenchStore>;

@@ -1,20 +1,33 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { formatValue, readingText, type Ruling, type StemId } from '../../../../core';
+import { RouterLink } from '@angular/router';
+import {
+  decisionWords,
+  formatValue,
+  formOf,
+  readingText,
+  type Dimension,
+  type ReadField,
+  type Ruling,
+  type StemId,
+  type TreeState,
+} from '../../../../core';
+import { Ponder } from '../judging/ponder';
 import { BookStore } from '../book/book-store';
 import { BenchStore } from './bench-store';
 
-const DECISION_WORDS = {
-  trunk: 'the stem',
-  leader: 'leads',
-  scaffold: 'stays',
-  out: 'goes',
-  leave: 'left for now',
-  'goes-with': 'goes along',
-} as const;
+const FIELD_WORDS: Record<ReadField, { words: string; dimension: Dimension }> = {
+  origin: { words: 'start', dimension: 'length' },
+  bearing: { words: 'bearing', dimension: 'bearing' },
+  angle: { words: 'angle', dimension: 'angle' },
+  run: { words: 'run', dimension: 'angle' },
+  length: { words: 'length', dimension: 'length' },
+  diameter: { words: 'thickness', dimension: 'diameter' },
+};
 
 /** The limb in hand: its readings, the verdict, the reasons with their numbers, and what deciding otherwise costs. */
 @Component({
   selector: 'eb-limb-in-hand',
+  imports: [RouterLink],
   templateUrl: './limb-in-hand.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -34,7 +47,7 @@ export class LimbInHand {
 
   readonly decision = computed(() => {
     const verdict = this.verdict();
-    return verdict && DECISION_WORDS[verdict.decision];
+    return verdict && decisionWords(verdict);
   });
 
   readonly acts = computed(() => {
@@ -70,7 +83,9 @@ export class LimbInHand {
   /** Whether the program may be overruled here: on all but the stem itself and what goes with its carrier anyway. */
   readonly canRule = computed(() => {
     const verdict = this.verdict();
-    const isStem = this.stem()?.parent.kind === 'ground' && verdict?.decision !== 'out';
+    const isStem =
+      verdict?.decision === 'trunk' ||
+      (verdict?.decision === 'leader' && this.stem()?.parent.kind === 'ground');
     return verdict && !isStem && verdict.decision !== 'goes-with';
   });
 
@@ -82,7 +97,8 @@ export class LimbInHand {
 
   readonly couldLead = computed(() => {
     const state = this.bench.state();
-    return state?.form === 'central-leader' && (this.stem()?.set.value ?? 90) < 35;
+    const hasLeader = state !== undefined && (formOf(state.form)?.hasLeader ?? false);
+    return hasLeader && (this.stem()?.set.value ?? 90) < 35;
   });
 
   /** What is at stake on the other side of the verdict. */
@@ -95,9 +111,91 @@ export class LimbInHand {
     return undefined;
   });
 
+  private readonly ponder = inject(Ponder);
+
+  /** The tree as judged, once the judging of what is in the book is done. */
+  private readonly settled = computed<TreeState | undefined>(() =>
+    this.bench.judgement()?.since === undefined && this.bench.judged() ? this.bench.state() : undefined,
+  );
+
+  private readonly weighed = this.ponder.about(
+    'weigh',
+    computed(() => {
+      const state = this.settled();
+      return state && this.bench.inHand() !== undefined ? { state } : undefined;
+    }),
+  );
+
+  private readonly kept = this.ponder.about(
+    'keep',
+    computed(() => {
+      const [state, verdict] = [this.settled(), this.verdict()];
+      const goes = verdict?.decision === 'out' && verdict.ruling === 'undecided';
+      return state && goes && this.stem()?.parent.kind === 'stem'
+        ? { state, stemId: verdict.stemId }
+        : undefined;
+    }),
+  );
+
+  /** How sure the verdict is, and which reading would turn it. */
+  readonly doubt = computed(() => {
+    const weighed = this.weighed();
+    if (weighed.kind === 'waiting') return { level: 'waiting', words: 'Weighing how sure this is…' };
+    const found = weighed.kind === 'answered' ? weighed.answer[this.stem()?.id ?? ''] : undefined;
+    switch (found?.level) {
+      case undefined:
+        return undefined;
+      case 'clear':
+        return { level: 'clear', words: 'Clear: no reading, moved within its uncertainty, would turn it.' };
+      case 'not-weighed':
+        return { level: 'waiting', words: 'Not weighed to the end: so many limbs take too long.' };
+      case 'close': {
+        const advice = 'Measure that again, or leave it a year.';
+        if (!found.turn) {
+          return {
+            level: 'close',
+            words: 'Close: a set nearly as good has it otherwise. If in doubt, leave it a year.',
+          };
+        }
+        const { stemId, field, from, to, decision } = found.turn;
+        const whose = stemId === this.stem()?.id ? 'its' : `the`;
+        const of = stemId === this.stem()?.id ? '' : ` of ${this.tag(stemId)}`;
+        const words = `Close: were ${whose} ${FIELD_WORDS[field].words}${of} ${this.value(field, to)} instead of ${this.value(field, from)}, ${decisionWords(
+          { decision },
+        )
+          .replace('goes', 'it would go')
+          .replace(/^stays/, 'it would stay')}. ${advice}`;
+        return { level: 'close', words };
+      }
+    }
+  });
+
+  /** The nearest reading that would keep a limb that goes. */
+  readonly toKeep = computed(() => {
+    const kept = this.kept();
+    if (kept.kind === 'waiting') return 'Looking for what would keep it…';
+    if (kept.kind !== 'answered') return undefined;
+    if (!kept.answer) return 'No one reading, in a believable range, would keep it.';
+    const { field, from, to } = kept.answer;
+    return `Were its ${FIELD_WORDS[field].words} ${this.value(field, to)} instead of ${this.value(field, from)}, it would be kept.`;
+  });
+
+  private value(field: ReadField, value: number): string {
+    const turned = field === 'bearing' ? (value + 360) % 360 : value;
+    return formatValue(turned, FIELD_WORDS[field].dimension, this.book.units());
+  }
+
+  private tag(stemId: StemId): string {
+    return this.bench.state()?.tree.stems.find(({ id }) => id === stemId)?.tag ?? stemId;
+  }
+
   bendWords(fromDeg: number, toDeg: number): string {
     const units = this.book.units();
     return `${formatValue(fromDeg, 'angle', units)} to ${formatValue(toDeg, 'angle', units)}`;
+  }
+
+  bearing(deg: number): string {
+    return formatValue(deg, 'bearing', this.book.units());
   }
 
   length(cm: number): string {

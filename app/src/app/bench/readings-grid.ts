@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject } from '@angular/core';
 import {
   CONDITIONS,
+  decisionWord,
   FIELD_DIMENSION,
   fieldReading,
   formatValue,
@@ -182,16 +183,8 @@ export class ReadingsGrid {
       };
     });
     const verdict = this.bench.judged()?.verdicts[id];
-    const words = {
-      trunk: '',
-      leader: 'leads',
-      scaffold: 'stays',
-      out: 'goes',
-      leave: 'left',
-      'goes-with': 'goes along',
-    };
     const tag = tagOfRow(tree, this.bench.rows(), id);
-    return { id, tag, isNew: !stem, isTrunk, cells, decision: verdict ? words[verdict.decision] : '' };
+    return { id, tag, isNew: !stem, isTrunk, cells, decision: verdict ? decisionWord(verdict) : '' };
   }
 
   /** Ids of new rows sort by when they were begun, so that they stand in that order after a reload too. */

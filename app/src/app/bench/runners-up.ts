@@ -1,47 +1,88 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import type { ChosenSet } from '../../../../core';
+import {
+  explainFinding,
+  formatValue,
+  woodSeason,
+  type ChosenSet,
+  type Say,
+  type Verdict,
+} from '../../../../core';
+import { BookStore } from '../book/book-store';
+import { TreeSilhouette } from '../yard/tree-silhouette';
 import { BenchStore } from './bench-store';
 
-/** The whole choice in short, the next best sets beside it, and the places no limb fills. */
+/** The whole choice in short, the next best sets as drawings to try on, and the places no limb fills. */
 @Component({
   selector: 'eb-runners-up',
-  template: `
-    @if (bench.judged(); as judged) {
-      <h2>The limbs that stay</h2>
-      <p class="chosen-set">{{ tags(judged.chosen) }}</p>
-      <p class="quiet-words">{{ shape(judged.chosen) }}</p>
-      @if (!judged.proven) {
-        <p class="price">The best found so far; the search was stopped before it was proven best.</p>
-      }
-      @for (act of making(); track $index) {
-        <p class="act" data-act="make-limb">{{ act.reason.words }} <small>Cut away from your hand.</small></p>
-      }
-      @if (judged.runnersUp.length > 0) {
-        <h2>Nearly as good</h2>
-        <ol class="runners">
-          @for (set of judged.runnersUp; track $index) {
-            <li>
-              <b>{{ tags(set) }}</b>
-              <span class="change">{{ difference(set, judged.chosen) }}</span>
-            </li>
-          }
-        </ol>
-      }
-    }
-  `,
+  imports: [TreeSilhouette],
+  templateUrl: './runners-up.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RunnersUp {
   readonly bench = inject(BenchStore);
+  private readonly book = inject(BookStore);
 
   readonly making = computed(() =>
     (this.bench.judged()?.plan.acts ?? []).filter((act) => act.kind === 'make-limb'),
   );
 
+  readonly season = computed(() => {
+    const state = this.bench.state();
+    return state ? woodSeason(state.site, this.book.today()) : 0;
+  });
+
+  /** Extent of the small drawings, cm: all at one scale. */
+  readonly extent = computed(() => {
+    const room = this.bench.picture()?.room;
+    return { fullCm: (room?.heightCm ?? 150) + 8, halfWidthCm: (room?.radiusCm ?? 60) + 6 };
+  });
+
+  readonly sets = computed(() => {
+    const judged = this.bench.judged();
+    if (!judged) return [];
+    return judged.runnersUp.map((set) => ({
+      set,
+      tags: this.tags(set),
+      difference: this.difference(set, judged.chosen),
+      verdicts: marked(set, judged.verdicts),
+      isTried: this.bench.tried() === set,
+    }));
+  });
+
+  /** How far the answer may be from the best there is, when the search was stopped. */
+  readonly gap = computed(() => {
+    const judged = this.bench.judged();
+    if (!judged || judged.proven) return undefined;
+    const { cost } = judged.chosen;
+    const at = cost.findIndex((x, i) => x !== judged.bound[i]);
+    const names = ['pins', 'rules', 'limbs short', 'form', 'merit', 'order'];
+    const by = (cost[at] ?? 0) - (judged.bound[at] ?? 0);
+    const unit = at >= 3 ? `${by / 10} points of ${names[at] ?? ''}` : `${by} ${names[at] ?? ''}`;
+    return `The best found in ${judged.nodes} sets. No set can be better by more than ${unit}.`;
+  });
+
+  /** What is found of the limbs that stay, once the work is done. */
+  readonly planned = computed(() => {
+    const [judged, state] = [this.bench.judged(), this.bench.state()];
+    if (!judged || !state) return [];
+    const units = this.book.units();
+    const say: Say = {
+      length: (cm) => formatValue(cm, 'length', units),
+      diameter: (mm) => formatValue(mm, 'diameter', units),
+      angle: (deg) => formatValue(deg, 'angle', units),
+      ratio: (share) => `${Math.round(share * 100)} %`,
+      stem: (id) => this.tag(id),
+    };
+    return judged.setFindings.planned.map((finding) => {
+      const whose = finding.rule === 'bare-sector' ? '' : `${this.tag(finding.stemId)}: `;
+      return whose + explainFinding(finding, say);
+    });
+  });
+
   tags(set: ChosenSet): string {
     return set.limbs
       .filter(({ role }) => role === 'scaffold')
-      .map(({ stemId }) => this.tag(stemId))
+      .map(({ stemId, correction }) => this.tag(stemId) + (correction ? '*' : ''))
       .sort((a, b) => a.localeCompare(b, 'en', { numeric: true }))
       .join(' · ');
   }
@@ -54,16 +95,28 @@ export class RunnersUp {
     return gaps.join('; ');
   }
 
+  hasCorrections(set: ChosenSet): boolean {
+    return set.limbs.some(({ correction }) => correction);
+  }
+
+  tryOn(set: ChosenSet, isTried: boolean): void {
+    this.bench.tryOn(isTried ? undefined : set);
+  }
+
+  keep(): void {
+    void this.bench.keepTried();
+  }
+
   /** What a set has more or less than the chosen one, and how its gaps change. */
-  difference(set: ChosenSet, chosen: ChosenSet): string {
+  private difference(set: ChosenSet, chosen: ChosenSet): string {
     const ids = (of: ChosenSet): string[] => of.limbs.map(({ stemId }) => stemId);
     const added = ids(set).filter((id) => !ids(chosen).includes(id));
     const dropped = ids(chosen).filter((id) => !ids(set).includes(id));
     const gap = (of: ChosenSet): number => Math.max(0, ...of.gaps.map(({ largestDeg }) => largestDeg));
     const wider = Math.round(gap(set) - gap(chosen));
     return [
-      added.length > 0 ? `with ${added.map((id) => this.tag(id)).join(', ')}` : '',
-      dropped.length > 0 ? `without ${dropped.map((id) => this.tag(id)).join(', ')}` : '',
+      added.length > 0 ? `gains ${added.map((id) => this.tag(id)).join(', ')}` : '',
+      dropped.length > 0 ? `loses ${dropped.map((id) => this.tag(id)).join(', ')}` : '',
       Math.abs(wider) >= 5 ? `largest gap ${Math.abs(wider)}° ${wider > 0 ? 'wider' : 'narrower'}` : '',
     ]
       .filter(Boolean)
@@ -73,4 +126,21 @@ export class RunnersUp {
   private tag(stemId: string): string {
     return this.bench.state()?.tree.stems.find(({ id }) => id === stemId)?.tag ?? stemId;
   }
+}
+
+/** Verdicts as another set would have them, for a drawing. */
+function marked(
+  set: ChosenSet,
+  verdicts: Readonly<Record<string, Verdict>>,
+): Readonly<Record<string, Verdict>> {
+  const kept = new Set(set.limbs.map(({ stemId }) => stemId));
+  return Object.fromEntries(
+    Object.entries(verdicts).map(([id, verdict]) => {
+      const isLimb = ['scaffold', 'leader', 'out', 'temporary'].includes(verdict.decision);
+      return [
+        id,
+        isLimb ? { ...verdict, decision: kept.has(id) ? ('scaffold' as const) : ('out' as const) } : verdict,
+      ];
+    }),
+  );
 }

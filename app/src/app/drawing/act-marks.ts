@@ -41,7 +41,10 @@ export function markFor(board: Board, act: Act, { laid }: TreePicture): DrawnMar
   const course = laid.courses.get(act.stemId);
   const stem = laid.tree.stems.find(({ id }) => id === act.stemId);
   if (!course || !stem) return [];
-  if (act.kind === 'bend') return [ghost(board, course, stem, act.toDeg)];
+  const laidOtherwise = correctedBy(act, stem);
+  if (laidOtherwise) return [ghost(board, course, laidOtherwise)];
+  if (act.kind === 'stay') return [dated(board, course, act.until)];
+  if (act.kind !== 'take-out' && act.kind !== 'shorten') return [];
   const atCm = act.kind === 'take-out' ? Math.min(3, course.lengthCm / 2) : act.toLengthCm;
   const half = Math.max(8, (act.diameterMm / 20) * board.scale + 6);
   const group = layer.append('g').attr('class', `mark ${act.kind}`);
@@ -59,10 +62,36 @@ export function markFor(board: Board, act: Act, { laid }: TreePicture): DrawnMar
   ];
 }
 
-/** The course a limb will have once bent, and the way it swings there. */
-function ghost(board: Board, course: Course, stem: Stem, toDeg: number): DrawnMark {
-  const angle = reading('angle', toDeg, 'gauge');
-  const bent = courseFrom({ ...stem, set: angle, tipAngle: angle }, positionAt(course, 0));
+/** The stem as a bend, a swing or a spread will lay it; undefined for other acts. */
+function correctedBy(act: Act, stem: Stem): Stem | undefined {
+  switch (act.kind) {
+    case 'bend': {
+      const angle = reading('angle', act.toDeg, 'gauge');
+      return { ...stem, set: angle, tipAngle: angle };
+    }
+    case 'swing':
+      return { ...stem, runBearing: reading('bearing', act.toDeg, 'gauge') };
+    case 'spread': {
+      const angle = reading('angle', act.toDeg, 'gauge');
+      return { ...stem, departure: angle, set: angle, tipAngle: angle };
+    }
+    default:
+      return undefined;
+  }
+}
+
+/** A temporary limb's end date, hung dotted at its foot. */
+function dated(board: Board, course: Course, until: string): DrawnMark {
+  const group = select(board.layer).append('g').attr('class', 'mark stay');
+  group.append('line').attr('y1', -12).attr('y2', 12);
+  group.append('text').attr('x', 8).attr('dy', '0.32em').text(`to ${until}`);
+  const node = group.node() as SVGGElement;
+  return { place: (project) => put(board, node, project(positionAt(course, course.lengthCm * 0.35)), 0) };
+}
+
+/** The course a limb will have once bent or tied aside, and the way it swings there. */
+function ghost(board: Board, course: Course, laid: Stem): DrawnMark {
+  const bent = courseFrom(laid, positionAt(course, 0));
   const group = select(board.layer).append('g').attr('class', 'mark bend');
   const line = group.append('path').attr('class', 'ghost').node() as SVGPathElement;
   const swing = group.append('path').attr('class', 'swing').node() as SVGPathElement;

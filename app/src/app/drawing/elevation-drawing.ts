@@ -15,7 +15,7 @@ import { markFor, type DrawnMark } from './act-marks';
 import { frameFor, type Frame } from './frame';
 import { drawHeightRule, type HeightLine, type RuleUnit } from './height-rule';
 import { hangTags, TAG_HEIGHT } from './tags';
-import { tagMark, type TreePicture } from './tree-picture';
+import { MARK_WORDS, tagMark, type TagMark, type TreePicture } from './tree-picture';
 import { woodColour } from './wood-colours';
 
 interface DrawnStem {
@@ -155,7 +155,7 @@ export class ElevationDrawing {
     });
   }
 
-  private drawTag(stem: Stem, mark: 'keep' | 'out' | 'plain'): DrawnStem['tag'] {
+  private drawTag(stem: Stem, mark: TagMark): DrawnStem['tag'] {
     const words = stem.tag;
     const width = 9 + words.length * 7.2 + (mark === 'plain' ? 0 : 9);
     const group = select(this.tags)
@@ -163,7 +163,7 @@ export class ElevationDrawing {
       .attr('class', `tag ${mark}`)
       .attr('tabindex', 0)
       .attr('role', 'button')
-      .attr('aria-label', `Limb ${words}${mark === 'out' ? ', goes' : mark === 'keep' ? ', stays' : ''}`)
+      .attr('aria-label', `Limb ${words}${MARK_WORDS[mark]}`)
       .attr('data-tag', stem.id);
     const label = group.append('g').attr('class', 'label');
     const [w, h] = [width / 2, TAG_HEIGHT / 2];
@@ -178,6 +178,11 @@ export class ElevationDrawing {
         .append('path')
         .attr('class', 'sign')
         .attr('d', `M${w - 10} 4 l7 -8`);
+    if (mark === 'while')
+      label
+        .append('path')
+        .attr('class', 'sign')
+        .attr('d', `M${w - 10} -4 h6 l-6 8 h6 z`);
     if (mark === 'keep')
       label
         .append('circle')
@@ -268,9 +273,10 @@ function roomFor(picture: TreePicture): { radiusCm: number; heightCm: number } {
   return { radiusCm: radiusCm * 1.06, heightCm: heightCm + 8 };
 }
 
-/** A paper label with a hole's side: limbs that stay have a square end, those that go a cut corner. */
-function tagShape(mark: 'keep' | 'out' | 'plain', w: number, h: number): string {
+/** A paper label: limbs that stay have a square end, those that go a cut corner, those that stay a while two. */
+function tagShape(mark: TagMark, w: number, h: number): string {
   if (mark === 'out') return `M${-w} ${-h}H${w - 5}L${w} ${-h + 5}V${h}H${-w}Z`;
+  if (mark === 'while') return `M${-w} ${-h}H${w - 4}L${w} 0L${w - 4} ${h}H${-w}Z`;
   if (mark === 'keep') return `M${-w} ${-h}H${w}V${h}H${-w}Z`;
   return `M${-w + 3} ${-h + 1}H${w - 3}V${h - 1}H${-w + 3}Z`;
 }

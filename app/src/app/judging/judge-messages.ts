@@ -1,4 +1,4 @@
-import type { Judgement, NotJudged, TreeState, Units } from '../../../../core';
+import type { Judged, TreeState, Units } from '../../../../core';
 
 export interface JudgeRequest {
   id: number;
@@ -10,5 +10,5 @@ export interface JudgeRequest {
 export interface JudgeAnswer {
   id: number;
   treeId: string;
-  result: { ok: true; judged: Judgement | NotJudged } | { ok: false; message: string };
+  result: { ok: true; judged: Judged } | { ok: false; message: string };
 }

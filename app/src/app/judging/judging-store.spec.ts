@@ -138,7 +138,8 @@ describe('the next thing to do', () => {
     expect(of(TREE)).toBe('take out 1');
     expect(of({ ...TREE, limbs: TREE.limbs.slice(0, 3) })).toBe('nothing to cut');
     expect(of({ ...TREE, limbs: TREE.limbs.slice(0, 2) })).toBe('notch for 1');
-    expect(of({ ...TREE, form: 'fan' })).toBe('not judged yet');
+    expect(of({ ...TREE, form: 'slim-column' })).toBe('not judged yet');
+    expect(of({ ...TREE, limbs: [] })).toMatch(/^head it, choose \d buds$/);
     expect(nextThing(undefined).words).toBe('being judged…');
   });
 });

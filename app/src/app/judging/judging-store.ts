@@ -1,6 +1,6 @@
 import { computed, effect, inject, InjectionToken, untracked } from '@angular/core';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
-import type { Judgement, NotJudged } from '../../../../core';
+import type { Judged } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import type { JudgeAnswer, JudgeRequest } from './judge-messages';
 
@@ -19,7 +19,7 @@ export const JUDGE_WORKER = new InjectionToken<() => JudgeWorker>('makes a judgi
 
 /** Where the judging of one tree stands. The last answer stays until a newer one is there. */
 export interface TreeJudging {
-  judged: Judgement | NotJudged | undefined;
+  judged: Judged | undefined;
   /** Instant at which a request that is still open was made, ms; undefined when none is. */
   since: number | undefined;
   failure: string | undefined;

@@ -14,6 +14,11 @@ export function nextThing(judging: TreeJudging | undefined): NextThing {
     const words = judging?.failure ?? 'being judged…';
     return { words, kind: 'waiting', acts: 0 };
   }
+  if (judged.kind === 'whip') {
+    const { limbs, headAtCm } = judged.whip;
+    const words = `${headAtCm === undefined ? '' : 'head it, '}choose ${limbs.length} buds`;
+    return { words, kind: 'work', acts: limbs.length };
+  }
   if (judged.kind === 'not-judged') {
     return judged.why === 'no-readings'
       ? { words: 'measure it', kind: 'measure', acts: 0 }
@@ -25,7 +30,8 @@ export function nextThing(judging: TreeJudging | undefined): NextThing {
     [
       [count('take-out'), 'take out'],
       [count('shorten'), 'shorten'],
-      [count('bend'), 'bend'],
+      [count('bend') + count('swing') + count('spread'), 'bend'],
+      [count('stay'), 'date'],
       [count('make-limb'), 'notch for'],
     ] as const
   ).flatMap(([n, verb]) => (n > 0 ? [`${verb} ${n}`] : []));

@@ -1,0 +1,30 @@
+import type {
+  Confidence,
+  Counterfactual,
+  Judged,
+  StemId,
+  SuitedForm,
+  TreeState,
+  Units,
+} from '../../../../core';
+
+/** Questions that take longer than a verdict, and are asked only when somebody looks. */
+export interface Questions {
+  weigh: { ask: { state: TreeState }; answer: Record<StemId, Confidence> };
+  keep: { ask: { state: TreeState; stemId: StemId }; answer: Counterfactual | undefined };
+  forms: { ask: { state: TreeState; units: Units }; answer: SuitedForm[] };
+  judge: { ask: { state: TreeState; units: Units }; answer: Judged };
+}
+
+export type QuestionKind = keyof Questions;
+
+export interface PonderRequest {
+  id: number;
+  kind: QuestionKind;
+  ask: Questions[QuestionKind]['ask'];
+}
+
+export interface PonderAnswer {
+  id: number;
+  result: { ok: true; answer: unknown } | { ok: false; message: string };
+}
