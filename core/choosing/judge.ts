@@ -56,6 +56,8 @@ export type Judged = Judgement | WhipJudgement | NotJudged;
 export interface JudgeOptions {
   /** Whether the price of deciding otherwise is worked out for each limb. Default true. */
   withPrices?: boolean;
+  /** How many sets are looked for: the best and its runners-up. Default 4. */
+  sets?: number;
 }
 
 /** How many sets the choice gives: the best and the next three. */
@@ -92,7 +94,11 @@ export const dayOf = (state: TreeState): string => state.visitedOn ?? state.reco
  * Judges a tree: findings, the choice of limbs for its form, a verdict on every stem, and the plan; a whip by its
  * buds. Trees of a form that is not judged, or with no readings, say so.
  */
-export function judge(state: TreeState, units: Units, { withPrices = true }: JudgeOptions = {}): Judged {
+export function judge(
+  state: TreeState,
+  units: Units,
+  { withPrices = true, sets = SETS_KEPT }: JudgeOptions = {},
+): Judged {
   const scene = sceneOf(state);
   const findings = lookAt(scene);
   const form = formOf(state.form);
@@ -102,7 +108,7 @@ export function judge(state: TreeState, units: Units, { withPrices = true }: Jud
   if (limbs.length === 0 || (form.standsOn === 'stems' && limbs.length < 2 && isBare(state))) {
     return { kind: 'whip', findings, whip: planWhip(scene, form, state, units) };
   }
-  return judgeLimbs(state, units, { ...scene, findings, limbs }, form, withPrices);
+  return judgeLimbs(state, units, { ...scene, findings, limbs }, form, { withPrices, sets });
 }
 
 function judgeLimbs(
@@ -110,11 +116,11 @@ function judgeLimbs(
   units: Units,
   scene: FormScene,
   form: Form,
-  withPrices: boolean,
+  { withPrices, sets }: Required<JudgeOptions>,
 ): Judgement {
   const formProblem = form.build(scene);
   const built = buildProblem(formProblem, state.rulings);
-  const { best, nodes, proven, bound } = solve(built.problem, { keep: SETS_KEPT, nodeLimit: NODE_LIMIT });
+  const { best, nodes, proven, bound } = solve(built.problem, { keep: sets, nodeLimit: NODE_LIMIT });
   const read = (solution: Solution): ChosenSet => chosenSet(scene, built, solution);
   const [chosen, ...runnersUp] = best.map(read) as [ChosenSet, ...ChosenSet[]];
   const say = sayIn(units, state.tree);

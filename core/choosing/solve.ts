@@ -1,5 +1,6 @@
-import { compareCosts, grade, type Circle, type Cost, type Option, type Problem } from './problem';
-import { costOf, emptyCost, gapCost, offWishCost, pairTable, spanDeg, type PairTable } from './score';
+import { compareCosts, type Circle, type Cost, type Option, type Problem } from './problem';
+import { alone, closedRing, emptyRing, leastCost, widened, type Ring, type RingBound } from './ring';
+import { costOf, pairTable, type PairTable } from './score';
 
 /** A set of options and what it costs. */
 export interface Solution {
@@ -44,24 +45,11 @@ export function solve(problem: Problem, { keep = 4, nodeLimit = Infinity }: Solv
   };
 }
 
-/** The running state of one circle while its members are being taken. */
-interface Ring {
-  n: number;
-  first: number;
-  last: number;
-  innerGap: number;
-  low: number[];
-  high: number[];
-}
-
-/** Least cost of a circle from here on: lexicographic least of (short, form, merit, tie). */
-type RingBound = [short: number, form: number, merit: number, tie: number];
+/** Sets looked at to bound one ring by itself. */
+const ALONE_LIMIT = 3000;
 
 /** How many options a good set is grown from before the search. */
-const SEEDS = 24;
-
-/** Taken off a bound on a gap, so that rounding never lifts it over a grade that an exact set just meets. */
-const ROUNDING_DEG = 1e-9;
+const SEEDS = 12;
 
 class Search {
   kept: Solution[] = [];
@@ -103,15 +91,8 @@ class Search {
       merit: this.smallestSums((option) => option.merit),
       tie: this.smallestSums((option) => option.stem + 1),
     };
-    this.rings = circles.map((circle) => ({
-      n: 0,
-      first: 0,
-      last: 0,
-      innerGap: 0,
-      low: circle.spreads.map(() => Infinity),
-      high: circle.spreads.map(() => -Infinity),
-    }));
-    this.emptyBounds = circles.map((_, c) => this.ringBound(c, this.startOf(c)));
+    this.rings = circles.map(emptyRing);
+    this.emptyBounds = circles.map((_, c) => this.aloneBound(c) ?? this.ringBound(c, this.startOf(c)));
     this.lastOption = problem.pinned.map((stem) => ({
       stem,
       at: this.order.findLastIndex((o) => (options[o] as Option).stem === stem),
@@ -151,12 +132,21 @@ class Search {
     for (let i = from; i < this.order.length; i++) {
       const o = this.order[i] as number;
       const option = this.option(o);
-      if (this.usedStems.has(option.stem)) continue;
+      if (this.usedStems.has(option.stem) || this.breaksARule(o, option)) continue;
       const before = this.take(o, option);
       this.fillBound(option.circle, i + 1);
       if (!this.isHopeless()) this.extend(i + 1);
       this.release(option, before);
     }
+  }
+
+  /** Whether taking an option breaks more rules than the best set does, pins apart: told before anything is added up. */
+  private breaksARule(o: number, option: Option): boolean {
+    const best = this.kept[0]?.cost;
+    if (!best || best[0] > 0) return false;
+    let breaches = this.breaches + option.breaches;
+    for (const other of this.taken) breaches += this.pairs.breaches[o * this.pairs.width + other] as number;
+    return breaches > best[1];
   }
 
   private option(o: number): Option {
@@ -188,21 +178,8 @@ class Search {
     this.taken.push(o);
     this.usedStems.add(option.stem);
 
-    const { n, first, last, innerGap, low, high } = before.ring;
-    const { spreads, arc } = this.problem.circles[option.circle] as Circle;
-    this.rings[option.circle] = {
-      n: n + 1,
-      first: n === 0 ? option.bearingDeg : first,
-      last: option.bearingDeg,
-      innerGap:
-        n === 0
-          ? arc
-            ? 2 * (option.bearingDeg - arc.fromDeg)
-            : 0
-          : Math.max(innerGap, option.bearingDeg - last),
-      low: spreads.map(({ value }, i) => Math.min(low[i] as number, value[o] as number)),
-      high: spreads.map(({ value }, i) => Math.max(high[i] as number, value[o] as number)),
-    };
+    const circle = this.problem.circles[option.circle] as Circle;
+    this.rings[option.circle] = widened(circle, before.ring, o, option.bearingDeg);
     return before;
   }
 
@@ -267,6 +244,21 @@ class Search {
     return unpinned > 0 || (unpinned === 0 && (cost[1] as number) > best[1]);
   }
 
+  /**
+   * Least cost of a ring filled for itself alone, found by the same search; undefined when there is only one ring, or
+   * the search took too long. What a whole set pays within a ring is never less than this.
+   */
+  private aloneBound(c: number): RingBound | undefined {
+    if (this.problem.circles.length === 1) return undefined;
+    const search = new Search(alone(this.problem, c), 1, ALONE_LIMIT);
+    search.seed();
+    search.extend(0);
+    const best = search.kept[0];
+    if (!best || search.openBound) return undefined;
+    const [, , ...rest] = best.cost;
+    return rest as RingBound;
+  }
+
   /** Least cost of a ring over every number of limbs it may end with, options from `next` on still open. */
   private ringBound(c: number, next: number): RingBound {
     const circle = this.problem.circles[c] as Circle;
@@ -274,21 +266,7 @@ class Search {
     const open = Math.max(0, (this.endOf[c] as number) - next);
     const cheapMerit = this.cheapest.merit[Math.max(next, this.startOf(c))];
     const cheapTie = this.cheapest.tie[Math.max(next, this.startOf(c))];
-    let best: RingBound | undefined;
-    const most = Math.max(ring.n, Math.min(circle.most, ring.n + open));
-    const unlike = spreadCost(circle, ring);
-    for (let n = ring.n; n <= most; n++) {
-      const more = n - ring.n;
-      const closing = evenestClosing(circle, ring, more) - ROUNDING_DEG;
-      const bound: RingBound = [
-        Math.max(0, circle.fewest - n),
-        offWishCost(circle, n) + gapCost(circle, n, Math.max(ring.innerGap, closing)) + unlike,
-        emptyCost(circle, n) + (more > 0 ? (cheapMerit?.[more] ?? 0) : 0),
-        more > 0 ? (cheapTie?.[more] ?? 0) : 0,
-      ];
-      if (!best || compareRing(bound, best) < 0) best = bound;
-    }
-    return best as RingBound;
+    return leastCost(circle, ring, open, cheapMerit, cheapTie);
   }
 
   /** For each place in the order: the sums of the 0, 1, 2, ... smallest costs from there to the end of its circle. */
@@ -341,44 +319,6 @@ class Search {
       compareCosts(a.cost, b.cost) || compareLists(stems(a), stems(b)) || compareLists(a.options, b.options)
     );
   }
-}
-
-/**
- * The least that the largest gap still open can be when `more` limbs are yet to be taken: the rest of the way evenly
- * divided. In an arc the last stretch, to its end, counts as half a gap.
- */
-function evenestClosing(circle: Circle, ring: Ring, more: number): number {
-  const { arc } = circle;
-  if (ring.n === 0) return (spanDeg(circle) * (arc && more === 0 ? 2 : 1)) / Math.max(1, more);
-  return arc ? (arc.toDeg - ring.last) / (more + 0.5) : (ring.first + 360 - ring.last) / (more + 1);
-}
-
-function closedRing(circle: Circle, ring: Ring): RingBound {
-  const largest = Math.max(ring.innerGap, evenestClosing(circle, ring, 0));
-  return [
-    Math.max(0, circle.fewest - ring.n),
-    offWishCost(circle, ring.n) + gapCost(circle, ring.n, largest) + spreadCost(circle, ring),
-    emptyCost(circle, ring.n),
-    0,
-  ];
-}
-
-function spreadCost(circle: Circle, ring: Ring): number {
-  if (ring.n < 2) return 0;
-  let cost = 0;
-  circle.spreads.forEach(({ of, grades }, i) => {
-    const [low, high] = [ring.low[i] as number, ring.high[i] as number];
-    cost += grade(grades, of === 'ratio' ? high / low : high - low);
-  });
-  return cost;
-}
-
-function compareRing(a: RingBound, b: RingBound): number {
-  for (let i = 0; i < 4; i++) {
-    const d = (a[i] as number) - (b[i] as number);
-    if (d !== 0) return d;
-  }
-  return 0;
 }
 
 function compareLists(a: readonly number[], b: readonly number[]): number {

@@ -33,7 +33,7 @@ const NEAR_FORM = 4;
 const NEAR_MERIT = 10;
 
 /** Shares of a reading's uncertainty it is moved by, either way. */
-const STEPS = [0.25, 0.5, 0.75, 1] as const;
+const STEPS = [0.5, 1] as const;
 
 export interface WeighOptions {
   /** Trees judged before weighing stops. Default 6000. */
@@ -41,8 +41,8 @@ export interface WeighOptions {
 }
 
 /**
- * Weighs each verdict of a tree by judging it again with every reading moved, one at a time, by a quarter, a half, three
- * quarters and the whole of its uncertainty, up and down. Smaller moves are tried first, so the turn told is the least.
+ * Weighs each verdict of a tree by judging it again with every reading moved, one at a time, by a half and by the
+ * whole of its uncertainty, up and down. Smaller moves are tried first, so the turn told is the least found.
  */
 export function weigh(state: TreeState, { budget = 6000 }: WeighOptions = {}): Record<StemId, Confidence> {
   const judged = judge(state, 'metric', { withPrices: false });

@@ -8,7 +8,7 @@ export type Decisions = ReadonlyMap<StemId, Decision>;
 
 /** The decisions on a tree, without words or prices. Undefined for a tree that is not judged by its limbs. */
 export function decisionsOn(state: TreeState): Decisions | undefined {
-  const judged = judge(state, 'metric', { withPrices: false });
+  const judged = judge(state, 'metric', { withPrices: false, sets: 1 });
   return judged.kind === 'judged' ? decisionsIn(judged) : undefined;
 }
 

@@ -1,7 +1,9 @@
 // A second scorer, written from docs/choosing.md and nothing else, over every set there is. It shares no code with
 // core/choosing, core/findings or core/forms: plumb trunk, its own geometry, its own tables.
-import { barkGap, besideCm, outOfPlaneDeg, planeAtDeg, tipHeight, type Laid } from './brute-geometry';
+import { barkGap, besideCm, planeAtDeg, tipHeight, type Laid } from './brute-geometry';
 import { PLANS, type FormPlan } from './brute-forms';
+import { asRead, halves, leansTo, line, turn } from './brute-measures';
+import { placesOf } from './brute-places';
 import type { Limb, TestTree } from './trees';
 
 /** [breaches, short, form, merit, tie] of one set, and the stems in it. */
@@ -24,18 +26,6 @@ interface Seat {
   at: number;
   form: number;
   merit: number;
-}
-
-interface Ring {
-  fewest: number;
-  wish: number;
-  most: number;
-  off: number;
-  empty: number;
-  isArc: boolean;
-  isArm: boolean;
-  like: boolean;
-  band: boolean;
 }
 
 type Table = readonly (readonly [number, number])[];
@@ -69,13 +59,12 @@ const BAND: Table = [
     [9e9, 60],
   ] as const),
 ];
-const LONGEST_SLACK = 15;
 
 /** The best set and the next three of a tree, found by scoring all. */
 export function bruteForce(tree: TestTree, keep = 4): BruteForce {
   const plan = PLANS[tree.form] as FormPlan;
   let nearLimit = false;
-  halves = 0;
+  halves.met = 0;
   const near = (value: number, limit: number, by: number): void => {
     if (Math.abs(value - limit) < by) nearLimit = true;
   };
@@ -147,122 +136,8 @@ export function bruteForce(tree: TestTree, keep = 4): BruteForce {
     return joins + thin + bend + over + (l.condition === 'rubbed' ? 30 : 0);
   };
 
-  const rings: Ring[] = [];
-  const ring = (fewest: number, wish: number, most: number, more: Partial<Ring> = {}): void => {
-    const usual = { off: 6, empty: 40, isArc: false, isArm: false, like: false, band: false };
-    rings.push({ fewest, wish, most, ...usual, ...more });
-  };
-  const [fewest, wish, most] = plan.counts;
-  /** Ring of a limb, the form's cost of standing there, and whether it is barred there. */
-  let seatOf: (l: Limb) => { ring: number; form: number; barred: boolean } = () => ({
-    ring: 0,
-    form: 0,
-    barred: false,
-  });
-  const outside = (off: number, slack: number): { form: number; barred: boolean } => ({
-    form: Math.ceil(off),
-    barred: off > slack,
-  });
-
-  switch (plan.places) {
-    case 'vase':
-      ring(fewest, wish, most, { like: true, band: true });
-      seatOf = (l) => ({ ring: 0, ...outside(Math.max(45 - l.h, l.h - 140, 0), LONGEST_SLACK) });
-      break;
-    case 'tiers': {
-      const feet = [50, 130, 210].filter((foot, i) => i === 0 || foot + 40 < trunk);
-      feet.forEach(() => ring(fewest, wish, most, { like: true }));
-      seatOf = (l) => {
-        const offs = feet.map((foot) => Math.max(foot - l.h, l.h - foot - 40, 0));
-        const off = Math.min(...offs);
-        return { ring: offs.indexOf(off), ...outside(off, 12) };
-      };
-      break;
-    }
-    case 'storeys': {
-      const top = Math.min(trunk, plan.held);
-      const feet: number[] = [];
-      let foot = 50;
-      do {
-        const part = Math.min(1, (Math.max(top, foot + 1) - foot) / plan.storey);
-        if (feet.length === 0 || part >= 0.34) {
-          feet.push(foot);
-          near(part, 0.34, 1e-9);
-          ring(Math.floor(fewest * part), Math.round(wish * part), Math.ceil(most * part));
-        }
-        foot += plan.storey;
-      } while (foot < top);
-      seatOf = (l) => {
-        const at = feet.findLastIndex((from) => l.h >= from);
-        return { ring: Math.max(0, at), ...outside(Math.max(0, 50 - l.h), 12) };
-      };
-      break;
-    }
-    case 'large and small': {
-      const hasTop = trunk > 125;
-      ring(fewest, wish, most, { like: true });
-      if (hasTop) ring(0, 3, 4, { off: 5, empty: 10 });
-      seatOf = (l) =>
-        hasTop && l.h >= 125
-          ? { ring: 1, form: 0, barred: ratio(l) > 0.6 }
-          : { ring: 0, ...outside(Math.max(55 - l.h, l.h - 115, 0), LONGEST_SLACK) };
-      break;
-    }
-    case 'wires': {
-      const wires = [45, 85, 125].filter((w, i) => i === 0 || w <= trunk + 5);
-      wires.forEach(() => [0, 1].forEach(() => ring(1, 1, 1, { off: 0, isArm: true })));
-      seatOf = (l) => {
-        const wire = wires.findIndex((w) => w - l.h <= 25 && w - l.h >= -5);
-        const [east, west] = [turn(l.bearing, 90), turn(l.bearing, 270)];
-        const below = (wires[wire] ?? 0) - l.h;
-        const seat = line(
-          [
-            [-5, 30],
-            [0, 5],
-            [3, 0],
-            [12, 0],
-            [25, 30],
-          ],
-          below,
-        );
-        const off = Math.min(east, west);
-        return {
-          ring: wire * 2 + (east <= west ? 0 : 1),
-          form:
-            line(
-              [
-                [10, 0],
-                [45, 50],
-              ],
-              off,
-            ) + seat,
-          barred: wire < 0 || off > 45,
-        };
-      };
-      break;
-    }
-    case 'fan':
-      ring(4, 8, 12, { off: 5, empty: 20, isArc: true, like: true });
-      seatOf = (l) => {
-        const off = outOfPlaneDeg(asRead(l));
-        near(off, 45, 1e-6);
-        return {
-          ring: 0,
-          form: line(
-            [
-              [10, 0],
-              [45, 50],
-            ],
-            off,
-          ),
-          barred: off > 45,
-        };
-      };
-      break;
-    case 'bush':
-      ring(fewest, wish, most, { like: true });
-  }
-
+  const places = placesOf(tree, plan, ratio);
+  const { rings, seatOf } = places;
   const seats: Seat[] = [];
   for (const l of limbs) {
     near(l.angle, plan.narrow, 1e-6);
@@ -434,23 +309,8 @@ export function bruteForce(tree: TestTree, keep = 4): BruteForce {
   const least = sorted[0]?.cost[0];
   return {
     best: sorted.filter(({ cost }) => cost[0] === least).slice(0, keep),
-    nearLimit: nearLimit || halves > 0,
+    nearLimit: nearLimit || places.nearLimit || halves.met > 0,
   };
-}
-
-function asRead({ id, h, bearing, angle, length, mm, more }: Limb): Laid {
-  const ground = more?.parent?.kind === 'ground' ? more.parent : undefined;
-  return {
-    ...{ id, h, bearing, angle, length, mm, runBearing: bearing, set: angle },
-    foot: ground ? [ground.eastCm, ground.northCm] : [0, 0],
-    datum: ground || id === 'trunk' ? 10 : 2,
-  };
-}
-
-/** The side a stem fills: where it leans to, or where its foot is when it hardly leans. */
-function leansTo({ foot, angle, bearing }: Laid): number {
-  if (angle >= 8 || Math.hypot(...foot) <= 1) return bearing;
-  return ((Math.atan2(foot[0], foot[1]) * 180) / Math.PI + 360) % 360;
 }
 
 function widestGap(at: readonly number[], isArc: boolean): number {
@@ -469,20 +329,4 @@ function compare(a: Scored, b: Scored): number {
   return 0;
 }
 
-const turn = (a: number, b: number): number => Math.abs(((((a - b) % 360) + 540) % 360) - 180);
 const step = (table: Table, x: number): number => table.find(([limit]) => x <= limit)?.[1] ?? 0;
-
-/** Costs met so far that lie half way between two tenths, where rounding may go either way. */
-let halves = 0;
-
-/** Straight between corners, rounded to whole tenths. */
-function line(corners: readonly (readonly number[])[], x: number): number {
-  const points = corners as [number, number][];
-  const after = points.findIndex(([at]) => x <= at);
-  if (after === 0) return (points[0] as [number, number])[1];
-  if (after < 0) return (points.at(-1) as [number, number])[1];
-  const [[x0, y0], [x1, y1]] = [points[after - 1], points[after]] as [[number, number], [number, number]];
-  const tenths = y0 + ((y1 - y0) * (x - x0)) / (x1 - x0);
-  if (Math.abs(tenths - Math.floor(tenths) - 0.5) < 1e-6) halves++;
-  return Math.round(tenths);
-}

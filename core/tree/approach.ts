@@ -25,6 +25,19 @@ export interface ApproachQuestion {
  * Undefined when no part of them beyond the joins is within the distance looked at.
  */
 export function closestApproach(a: Course, b: Course, question: ApproachQuestion): Approach | undefined {
+  const row = answered.get(a) ?? new WeakMap<Course, Map<string, Approach | undefined>>();
+  answered.set(a, row);
+  const known = row.get(b) ?? new Map<string, Approach | undefined>();
+  row.set(b, known);
+  const key = `${question.skipCm} ${question.withinCm} ${question.thickenedMm}`;
+  if (!known.has(key)) known.set(key, nearest(a, b, question));
+  return known.get(key);
+}
+
+/** Answers kept for as long as both courses are: most pairs of a tree stay when one reading of it changes. */
+const answered = new WeakMap<Course, WeakMap<Course, Map<string, Approach | undefined>>>();
+
+function nearest(a: Course, b: Course, question: ApproachQuestion): Approach | undefined {
   const { skipCm, withinCm, thickenedMm } = question;
   if (boxesApart(a, b, withinCm) || chordsApart(a, b, question)) return undefined;
   const [outerA, outerB] = [beyond(a, skipCm), beyond(b, skipCm)];

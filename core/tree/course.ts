@@ -38,8 +38,22 @@ export function directionAt(stem: Stem, sCm: number): Vec3 {
   return out > 0 ? turnToward(inner, tip, Math.min(1, out)) : inner;
 }
 
-/** The course of a stem whose join is at `base`. Each piece runs along the direction at its middle (midpoint rule). */
+const drawn = new WeakMap<Stem, Course>();
+
+/**
+ * The course of a stem whose join is at `base`. Each piece runs along the direction at its middle (midpoint rule).
+ * A stem that stands where it last stood keeps its course: a tree with one reading changed is judged again and again.
+ */
 export function courseFrom(stem: Stem, base: Vec3): Course {
+  const known = drawn.get(stem);
+  const foot = known?.points[0];
+  if (known && foot && foot[0] === base[0] && foot[1] === base[1] && foot[2] === base[2]) return known;
+  const course = drawCourse(stem, base);
+  drawn.set(stem, course);
+  return course;
+}
+
+function drawCourse(stem: Stem, base: Vec3): Course {
   const step = stem.length.value / PIECES;
   const points: Vec3[] = [base];
   const directions: Vec3[] = [directionAt(stem, 0)];

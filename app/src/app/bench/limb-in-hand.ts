@@ -122,7 +122,7 @@ export class LimbInHand {
     'weigh',
     computed(() => {
       const state = this.settled();
-      return state && this.bench.inHand() !== undefined ? { state } : undefined;
+      return state && { state };
     }),
   );
 
