@@ -1,8 +1,10 @@
+import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { judge, type Judgement } from '../choosing/judge';
 import { weigh } from '../doubt/confidence';
 import { formsFor } from '../suits/suits';
 import { caseTree, type Expected, type JudgementCase } from './case-tree';
+import { judgementsPage } from './page';
 import table from './judgements.cases.json';
 
 const cases = table.trees as unknown as JudgementCase[];
@@ -53,6 +55,11 @@ const sorted = (expected: Expected): Expected =>
         ['keep', 'out', 'temporary', 'goesWith'].includes(key) ? [...(value as string[])].sort() : value,
       ]),
   );
+
+it('the page of judgements is what the program does today', () => {
+  const page = readFileSync(new URL('../../docs/judgements.md', import.meta.url), 'utf8');
+  expect(page).toBe(judgementsPage(cases));
+});
 
 describe('what an experienced grower would do', () => {
   it.each(cases.filter(({ expect: wanted }) => !wanted.whip && !wanted.refusesLeader))('$id', (tree) => {

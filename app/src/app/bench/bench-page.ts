@@ -16,7 +16,10 @@ import { PlanFromAbove } from './plan-from-above';
 import { ReadingsGrid } from './readings-grid';
 import { RunnersUp } from './runners-up';
 import { SeasonStrip } from './season-strip';
+import { WhipAbove } from './whip-above';
+import { WhipBuds } from './whip-buds';
 import { WhipView } from './whip-view';
+import { WhipWords } from './whip-words';
 
 /** Progress is shown for judging that takes longer than this, ms. */
 const PATIENCE_MS = 500;
@@ -37,8 +40,10 @@ const PATIENCE_MS = 500;
     RunnersUp,
     SeasonStrip,
     WhipView,
+    WhipAbove,
+    WhipWords,
   ],
-  providers: [BenchStore],
+  providers: [BenchStore, WhipBuds],
   templateUrl: './bench-page.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -42,9 +42,9 @@ export class FormChooserPage {
     return state ? woodSeason(state.site, this.book.today()) : 0;
   });
   readonly extent = computed(() => {
-    const state = this.state();
-    const { heightCm, radiusCm } = state ? extentOf(layOut(state.tree)) : { heightCm: 150, radiusCm: 60 };
-    return { fullCm: heightCm + 8, halfWidthCm: radiusCm + 6 };
+    const trees = this.forms().flatMap(({ tree }) => (tree ? [extentOf(layOut(tree))] : []));
+    const [heightCm, radiusCm] = [trees.map((t) => t.heightCm), trees.map((t) => t.radiusCm)];
+    return { fullCm: Math.max(120, ...heightCm) + 8, halfWidthCm: Math.max(50, ...radiusCm) + 6 };
   });
 
   readonly forms = computed(() => {
@@ -102,17 +102,15 @@ export class FormChooserPage {
     void this.book.record({ kind: 'tree-described', treeId: this.treeId(), change });
   }
 
-  private takes({ judged, goodWoodLost, serve, lacks }: SuitedForm): string {
+  private takes({ judged }: SuitedForm): string {
     if (!judged) return 'To be made from its buds.';
     const { acts, account, woodCap } = judged.plan;
     const count = (...kinds: string[]): number => acts.filter(({ kind }) => kinds.includes(kind)).length;
-    const percent = (share: number): string => `${Math.round(share * 100)} %`;
+    const percent = (share: number): string => `${Math.round(share * 100)}\u00a0%`;
     return [
-      `${serve} limbs serve`,
-      ...(lacks > 0 ? [`${lacks} to be made`] : []),
-      `${count('take-out')} out, ${count('bend', 'swing', 'spread')} bent`,
+      `${count('take-out')} out, ${count('shorten')} shortened, ${count('bend', 'swing', 'spread')} bent`,
       ...(count('stay') > 0 ? [`${count('stay')} for a later winter`] : []),
-      `${percent(account.wood)} of the wood now (cap ${percent(woodCap)}), ${percent(goodWoodLost)} of it sound, in the end`,
+      `${percent(account.wood)} of the wood (cap ${percent(woodCap)}), ${percent(account.shoots)} of the shoots`,
     ].join('; ');
   }
 }

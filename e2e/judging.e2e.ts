@@ -1,0 +1,124 @@
+import { expect, test, type Page } from '@playwright/test';
+
+const saved = (page: Page) => expect(page.locator('.keeping')).toHaveAttribute('data-keeping', 'saved');
+const hand = (page: Page) => page.locator('.hand');
+
+async function openTree(page: Page, id: string): Promise<void> {
+  await page.goto(`/tree/${id}`);
+  await expect(page.locator('.elevation .tag').first()).toBeVisible();
+}
+
+test('a runner-up is tried on, drawn, and kept: its limbs are pinned', async ({ page }) => {
+  await openTree(page, 'harrier');
+  const other = page.locator('.runners li').first();
+  const chosen = await page.locator('.chosen-set').textContent();
+  const [gains] = /gains (\w+)/.exec((await other.locator('.change').textContent()) ?? '')?.slice(1) ?? [];
+  expect(gains).toBeTruthy();
+  const tag = page.locator(`.elevation .tag[aria-label^="Limb ${gains}"]`);
+  await expect(tag).toHaveAttribute('aria-label', `Limb ${gains}, goes`);
+  await other.locator('.try-on').click();
+  await expect(tag).toHaveAttribute('aria-label', `Limb ${gains}, stays`);
+  await page.getByRole('button', { name: 'Keep this set' }).click();
+  await expect(page.locator('.chosen-set')).not.toHaveText(chosen ?? '');
+  await expect(page.locator('.chosen-set')).toContainText(gains ?? '');
+  await saved(page);
+});
+
+test('a limb that goes says how sure that is, and what would keep it', async ({ page }) => {
+  await openTree(page, 'tarn-1');
+  const row = page.locator('.readings tbody tr', { has: page.locator('[data-verdict=goes]') }).first();
+  const id = await row.getAttribute('data-row');
+  await page.locator(`[data-tag=${id}]`).click();
+  await expect(hand(page).locator('.doubt')).toContainText(/^(Clear|Close)/, { timeout: 30_000 });
+  await expect(hand(page).locator('.to-keep')).toContainText(/it would be kept|would keep it/, {
+    timeout: 30_000,
+  });
+});
+
+test('the figure behind a reason is one touch away, is set within bounds, and is reset', async ({ page }) => {
+  await openTree(page, 'harrier');
+  await page.locator('[data-tag=c]').click();
+  await expect(hand(page)).toContainText('Its crotch is 28°, under 30°');
+  await hand(page).locator('.figure-link').first().click();
+  const figure = page.locator('.figures li.pointed');
+  await expect(figure).toContainText('Narrow crotch');
+  await expect(figure).toContainText('common extension guidance');
+  await figure.getByRole('textbox').fill('90');
+  await figure.getByRole('textbox').press('Enter');
+  await expect(figure.getByRole('alert')).toHaveText('It must be 5° to 60°.');
+  await figure.getByRole('textbox').fill('24');
+  await figure.getByRole('textbox').press('Enter');
+  await expect(figure).toContainText('set for this tree by you');
+  await page.getByRole('link', { name: 'Gate peach' }).click();
+  await page.locator('[data-tag=c]').click();
+  await expect(hand(page)).not.toContainText('Its crotch is 28°, under 30°');
+  await page.goBack();
+  await page.getByRole('button', { name: 'reset' }).click();
+  await expect(page.locator('.figures li.own')).toHaveCount(0);
+});
+
+test('forms are compared on this very tree, and room and a failed leader change their order', async ({
+  page,
+}) => {
+  await page.goto('/tree/lantern/forms');
+  const rows = page.locator('.form-row li[data-form]');
+  await expect(rows).toHaveCount(8, { timeout: 30_000 });
+  await expect(rows.first()).toContainText('as it is trained now');
+  for (let i = 0; i < 2; i++) await page.getByRole('button', { name: /leader was overtaken again/ }).click();
+  await expect(rows.first()).not.toContainText('central leader', { timeout: 30_000 });
+  await expect(page.locator('li[data-form=central-leader]')).toContainText('will not make a leader: 2 times');
+  await page.locator('li[data-form=open-vase]').getByRole('button', { name: 'Train it toward this' }).click();
+  await expect(page.locator('li[data-form=open-vase]')).toContainText('as it is trained now', {
+    timeout: 30_000,
+  });
+});
+
+test('two schools stand side by side; one is chosen, and an answer is changed and reset', async ({
+  page,
+}) => {
+  await page.goto('/tree/weir/schools');
+  const [left, right] = [
+    page.locator('.two-schools section').nth(0),
+    page.locator('.two-schools section').nth(1),
+  ];
+  await expect(left).toContainText('This tree is trained this way.');
+  await expect(right).toContainText('of the wood');
+  await right.locator('select').selectOption('frame-first');
+  await expect(right).toContainText('A strong frame before a crop');
+  await page.getByLabel('Are wounds covered? frame first').selectOption('open');
+  await right.getByRole('button', { name: 'Reset its answers' }).click();
+  await expect(page.getByLabel('Are wounds covered? frame first')).toHaveValue('paste');
+  await right.getByRole('button', { name: 'Train it this way' }).click();
+  await page.getByRole('link', { name: 'Shed apricot' }).click();
+  await expect(page.locator('.bench-ways')).toContainText('frame first');
+  await expect(hand(page)).toContainText('In which order is a tree worked? from the top down.');
+});
+
+test('a whip shows its buds; a facing that was seen turns the plan, and a blind bud is passed over', async ({
+  page,
+}) => {
+  await page.goto('/tree/ember');
+  const chosen = page.locator('.bud[data-role=chosen]');
+  await expect(chosen).toHaveCount(4);
+  await expect(hand(page)).toContainText('No bud’s facing was seen yet');
+  const bud = await chosen.first().getAttribute('data-bud');
+  await chosen.first().click();
+  await page.getByLabel(`bud ${bud} faces`).fill('NE');
+  await page.getByLabel(`bud ${bud} faces`).press('Enter');
+  await expect(hand(page)).not.toContainText('No bud’s facing was seen yet');
+  await expect(page.locator(`.bud[data-bud="${bud}"]`)).toHaveAttribute('aria-label', /facing NE 45°/);
+  await page.getByLabel(`bud ${bud} is missing or blind`).check();
+  await expect(page.locator(`.bud[data-bud="${bud}"]`)).not.toHaveAttribute('data-role', 'chosen');
+  await saved(page);
+});
+
+test('the almanac tells kinds, forms, schools, rules and words, drawn by the program itself', async ({
+  page,
+}) => {
+  await page.goto('/almanac');
+  await expect(page.locator('[id^=kind-]')).toHaveCount(18);
+  await expect(page.locator('[id^=form-]')).toHaveCount(8);
+  await expect(page.locator('#kind-peach')).toContainText('last season’s shoots');
+  await expect(page.locator('#rule-narrow-crotch')).toContainText('30 deg');
+  expect(await page.locator('#form-fan svg path').count()).toBeGreaterThan(8);
+});
