@@ -7,7 +7,7 @@ const SHORT = 10_000_000;
 
 /**
  * The choice of one ring as a mixed-integer linear program in LP format, for a general solver. Every count k from the
- * fewest to the most is a choice of its own; a largest-gap grade is allowed when no two neighbours lie further apart
+ * fewest to the most is a choice of its own, and a stem takes one of its options at most; a largest-gap grade is allowed when no two neighbours lie further apart
  * than it bears, written as: a taken limb needs another taken within that arc after it. Pairs are linearised.
  */
 export function asIntegerProgram({ options, pairs, circles }: Problem): string {
@@ -25,6 +25,10 @@ export function asIntegerProgram({ options, pairs, circles }: Problem): string {
     cost.push(`${form * FORM} p${a}_${b}`);
     rows.push(`x${a} + x${b} - p${a}_${b} <= 1`);
   }
+  for (const stem of new Set(options.map((o) => o.stem))) {
+    const own = options.flatMap((o, i) => (o.stem === stem ? [`x${i}`] : []));
+    if (own.length > 1) rows.push(`${own.join(' + ')} <= 1`);
+  }
   const counts = Array.from({ length: circle.most + 1 }, (_, k) => k);
   const all = options.map((_, i) => `x${i}`).join(' + ');
   rows.push(
@@ -41,13 +45,13 @@ export function asIntegerProgram({ options, pairs, circles }: Problem): string {
     cost.push(`${shortBy * SHORT + off * FORM + circle.empty * Math.max(0, circle.wish - k)} n${k}`);
   }
 
-  for (const k of counts.filter((count) => count >= 2)) {
+  for (const k of counts.filter((count) => count >= 1)) {
     const grades = circle.gap.map((_, g) => `g${k}_${g}`);
     rows.push(`${grades.join(' + ')} - n${k} = 0`);
     circle.gap.forEach(([limit, points], g) => {
       binaries.push(`g${k}_${g}`);
       cost.push(`${points * FORM} g${k}_${g}`);
-      const arc = (limit * 360) / k + 1e-9;
+      const arc = (limit * 360) / Math.max(k, circle.wish) + 1e-9;
       if (arc >= 360) return;
       options.forEach((option, i) => {
         const after = options

@@ -92,6 +92,80 @@ describe('the published schema', () => {
   });
 });
 
+describe('what newer events carry', () => {
+  const ajv = new Ajv({ strict: false, allErrors: false });
+  const published = ajv.compile(PUBLISHED);
+  const envelope = {
+    ...{ id: 'x1', device: 'phone', sequence: 1, happenedOn: '2026-11-20' },
+    ...{ recordedAt: '2026-11-20T10:00:00Z', ruleSet: '2026.2' },
+  };
+  const reason = { rule: 'wood.capRatio', words: 'over the cap' };
+
+  it.each([
+    [true, { kind: 'school-chosen', treeId: 'weir', school: 'bend-to-bear' }],
+    [false, { kind: 'school-chosen', treeId: 'weir', school: 'no-school' }],
+    [true, { kind: 'school-edited', school: 'frame-first', answers: { wounds: 'open' } }],
+    [false, { kind: 'school-edited', school: 'frame-first', answers: { wounds: 'tarred' } }],
+    [false, { kind: 'school-edited', school: 'frame-first', answers: { moon: 'waxing' } }],
+    [
+      true,
+      { kind: 'rules-set', treeId: 'weir', rules: { 'crotch.narrowDeg': 24 }, reset: ['thin.diameterMm'] },
+    ],
+    [false, { kind: 'rules-set', treeId: 'weir', rules: { 'crotch.narrowDeg': 61 } }],
+    [false, { kind: 'rules-set', treeId: 'weir', rules: { 'crotch.tooNarrow': 30 } }],
+    [true, { kind: 'leader-failed', treeId: 'weir' }],
+    [true, { kind: 'tree-described', treeId: 'weir', change: { roomCm: 300, stockVigour: 'weak' } }],
+    [false, { kind: 'tree-described', treeId: 'weir', change: { roomCm: 3 } }],
+    [
+      true,
+      {
+        kind: 'buds-read',
+        treeId: 'weir',
+        buds: { firstCm: 12, spacingCm: 2.5, facings: [{ bud: 4, bearingDeg: 90 }] },
+      },
+    ],
+    [false, { kind: 'buds-read', treeId: 'weir', buds: { firstCm: 12, spacingCm: 0, facings: [] } }],
+    [
+      true,
+      {
+        kind: 'acts-done',
+        treeId: 'weir',
+        acts: [{ kind: 'stay', stemId: 'a', until: '2027-11-14', keptFor: 'leaf', reason }],
+      },
+    ],
+    [
+      false,
+      {
+        kind: 'acts-done',
+        treeId: 'weir',
+        acts: [{ kind: 'stay', stemId: 'a', until: 'later', keptFor: 'leaf', reason }],
+      },
+    ],
+    [
+      true,
+      {
+        kind: 'acts-done',
+        treeId: 'weir',
+        acts: [{ kind: 'swing', stemId: 'a', fromDeg: 10, toDeg: 30, reason }],
+      },
+    ],
+    [
+      true,
+      {
+        kind: 'visit',
+        treeId: 'weir',
+        stems: { a: { endBud: 'flower', bears: 'fruit', sideShoots: 3, condition: 'blighted' } },
+      },
+    ],
+    [false, { kind: 'visit', treeId: 'weir', stems: { a: { sideShoots: 2.5 } } }],
+  ])('is taken or refused alike by the program and the published schema: %s %o', (isGood, body) => {
+    const file = JSON.parse(DEMO) as { events: unknown[] };
+    file.events.push({ ...envelope, ...body });
+    expect(yardFileSchema.isValidSync(file, { strict: true })).toBe(isGood);
+    expect(published(file)).toBe(isGood);
+  });
+});
+
 describe('joining two books', () => {
   const event = (id: string, text: string): YardFile['events'][number] => ({
     id,
