@@ -32,22 +32,24 @@ const IDEALS: Record<FormId, Ideal> = {
   },
   'spiral-leader': {
     trunk: [235, 40],
-    limbs: [0, 1, 2, 3, 4, 5].map((i) => [55 + i * 28, (i * 144) % 360, 68, 88 - i * 11, 14 - i] as const),
+    limbs: [0, 1, 2, 3, 4, 5].map(
+      (i) => [55 + i * 30, (i * 144) % 360, 68, 88 - i * 11, 14 - i * 2] as const,
+    ),
   },
   'modified-leader': {
     trunk: [190, 44],
     limbs: [
       ...ring(60, 13, 20, 50, 110, 20),
-      [135, 70, 60, 38, 8],
-      [147, 200, 60, 36, 8],
-      [160, 310, 60, 32, 7],
+      [135, 56, 60, 38, 6],
+      [147, 200, 60, 36, 5.5],
+      [160, 344, 60, 32, 5],
     ],
   },
   'bent-down-axis': {
     trunk: [215, 36],
     limbs: Array.from(
       { length: 13 },
-      (_, i) => [54 + i * 11.5, (i * 144) % 360, 94, 68 - i * 3.2, 9] as const,
+      (_, i) => [54 + i * 11.5, (i * 144) % 360, 94, 68 - i * 3.2, 9 - i * 0.6] as const,
     ),
   },
   'horizontal-espalier': {

@@ -117,6 +117,24 @@ describe('the search', () => {
   });
 });
 
+describe('a search that is stopped', () => {
+  it('answers all the same, with a bound that the best set there is does not beat', () => {
+    let stopped = 0;
+    fc.assert(
+      fc.property(problem, small(6), (of, nodeLimit) => {
+        const { best, bound, proven } = solve(of, { nodeLimit });
+        const optimum = everySet(of)[0] as Cost;
+        if (!proven) stopped++;
+        expect(compareCosts(bound, optimum)).toBeLessThanOrEqual(0);
+        expect(compareCosts(optimum, best[0]?.cost as Cost)).toBeLessThanOrEqual(0);
+        if (proven) expect(best[0]?.cost).toEqual(optimum);
+      }),
+      { numRuns: 300, seed: 96 },
+    );
+    expect(stopped).toBeGreaterThan(50);
+  });
+});
+
 describe('the parts of a cost', () => {
   it('grade a measure by the first limit it does not exceed', () => {
     const grades = [

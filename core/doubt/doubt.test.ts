@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { judge } from '../choosing/judge';
-import { caseTree, type JudgementCase } from '../judgements/case-tree';
+import { caseTree, type JudgementCase } from '../testing/case-tree';
 import table from '../judgements/judgements.cases.json';
 import type { TreeState } from '../history/tree-at';
 import { treeOf } from '../testing/trees';

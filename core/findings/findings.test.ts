@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { judge, sceneOf } from '../choosing/judge';
 import { sayIn } from '../choosing/say';
 import { reading } from '../readings/reading';
-import { limbFrom, type Row } from '../judgements/case-tree';
+import { limbFrom, type Row } from '../testing/case-tree';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import { explainFinding, FINDING_RULES, lookAt } from '.';
 import table from './findings.cases.json';

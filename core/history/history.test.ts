@@ -128,3 +128,61 @@ describe('undo and redo', () => {
     expect(undoState([event(note('theirs'), '2026-01-01', 'you')], 'me').undo).toBeUndefined();
   });
 });
+
+describe('what is learned of a tree later', () => {
+  const told = (...bodies: EventBody[]) => {
+    return treeState(readBook({ yard, events: bodies.map((body) => event(body)) }), 't');
+  };
+
+  it('is its school, with the yard’s own answers', () => {
+    const state = told(
+      { kind: 'school-chosen', treeId: 't', school: 'frame-first' },
+      { kind: 'school-edited', school: 'frame-first', answers: { wounds: 'open' } },
+    );
+    expect(state?.school).toMatchObject({ id: 'frame-first', answers: { wounds: 'open', heading: 'half' } });
+    expect(told()?.school.id).toBe('middle-way');
+  });
+
+  it('is a school whose answers were reset', () => {
+    const state = told(
+      { kind: 'school-chosen', treeId: 't', school: 'frame-first' },
+      { kind: 'school-edited', school: 'frame-first', answers: { wounds: 'open' } },
+      { kind: 'school-edited', school: 'frame-first', answers: {} },
+    );
+    expect(state?.school.answers.wounds).toBe('paste');
+  });
+
+  it('is figures set and reset, one by one', () => {
+    const state = told(
+      { kind: 'rules-set', treeId: 't', rules: { 'crotch.narrowDeg': 25, 'thin.diameterMm': 6 } },
+      { kind: 'rules-set', treeId: 't', rules: {}, reset: ['crotch.narrowDeg'] },
+    );
+    expect(state?.rules).toEqual({ 'thin.diameterMm': 6 });
+  });
+
+  it('is its stock and room, each failed leader, and the buds that were read', () => {
+    const buds = { firstCm: 12, spacingCm: 2.5, facings: [{ bud: 4, bearingDeg: 90 }] };
+    const state = told(
+      { kind: 'tree-described', treeId: 't', change: { roomCm: 250 } },
+      { kind: 'tree-described', treeId: 't', change: { stockVigour: 'weak' } },
+      { kind: 'leader-failed', treeId: 't' },
+      { kind: 'leader-failed', treeId: 't' },
+      { kind: 'buds-read', treeId: 't', buds },
+    );
+    expect(state?.record).toMatchObject({ roomCm: 250, stockVigour: 'weak' });
+    expect(state).toMatchObject({ leaderFailures: 2, buds, shapedBefore: false });
+  });
+
+  it('is that it was cut before, which bends alone are not', () => {
+    const reason = { rule: '', words: '' };
+    const bend: EventBody = {
+      ...{ kind: 'acts-done', treeId: 't' },
+      acts: [{ kind: 'bend', stemId: 'a', fromDeg: 30, toDeg: 60, safety: 'not-yet-computed', reason }],
+    };
+    const cut: EventBody = {
+      ...{ kind: 'acts-done', treeId: 't' },
+      acts: [{ kind: 'take-out', stemId: 'a', diameterMm: 10, reason }],
+    };
+    expect([told(bend)?.shapedBefore, told(bend, cut)?.shapedBefore]).toEqual([false, true]);
+  });
+});

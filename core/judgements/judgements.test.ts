@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { judge, type Judgement } from '../choosing/judge';
 import { weigh } from '../doubt/confidence';
 import { formsFor } from '../suits/suits';
-import { caseTree, type Expected, type JudgementCase } from './case-tree';
+import { caseTree, type Expected, type JudgementCase } from '../testing/case-tree';
 import { judgementsPage } from './page';
 import table from './judgements.cases.json';
 

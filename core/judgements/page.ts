@@ -1,7 +1,7 @@
 import { judge } from '../choosing/judge';
 import { FORM_NAMES } from '../forms/form-ids';
 import { formsFor } from '../suits/suits';
-import { caseTree, type JudgementCase } from './case-tree';
+import { caseTree, type JudgementCase } from '../testing/case-tree';
 
 const HEAD = `# Trees, and what an experienced grower would do with them
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { judge, sceneOf } from '../choosing/judge';
 import { formsFor } from '../suits/suits';
 import type { TreeState } from '../history/tree-at';
-import { caseTree, type JudgementCase } from '../judgements/case-tree';
+import { caseTree, type JudgementCase } from '../testing/case-tree';
 import table from '../judgements/judgements.cases.json';
 import { reading } from '../readings/reading';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';

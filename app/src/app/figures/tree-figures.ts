@@ -53,7 +53,7 @@ export class TreeFigures {
     const value = this.read(key, text);
     const { least, most } = RULE_DEFAULTS[key];
     if (value === undefined) {
-      this.trouble.set({ key, words: `“${text}” is no number of ${this.unitWord(key)}.` });
+      this.trouble.set({ key, words: `“${text}” is not ${this.unitWord(key)}.` });
       return;
     }
     if (value < least || value > most) {
@@ -113,10 +113,10 @@ export class TreeFigures {
     const words = {
       cm: 'a length',
       mm: 'a thickness',
-      deg: 'degrees',
-      ratio: 'percent',
-      count: 'things',
-      seasons: 'seasons',
+      deg: 'a number of degrees',
+      ratio: 'a percentage',
+      count: 'a number',
+      seasons: 'a number of seasons',
     };
     return words[RULE_DEFAULTS[key].unit];
   }

@@ -1,7 +1,7 @@
 import { reading } from '../readings/reading';
 import type { RuleOverrides } from '../rules/defaults';
 import type { Site } from '../sites/site';
-import { treeOf, type Limb } from '../testing/trees';
+import { treeOf, type Limb } from './trees';
 import type { Condition, Crop, StemReadings } from '../tree/stem';
 import type { FormId } from '../forms/form-ids';
 import type { TreeState } from '../history/tree-at';

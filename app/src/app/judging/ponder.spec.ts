@@ -1,0 +1,94 @@
+import { ApplicationRef, signal, type WritableSignal } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { beforeEach, describe, expect, it } from 'vitest';
+import type { TreeState } from '../../../../core';
+import { treeOf } from '../../../../core/testing/trees';
+import { Ponder, PONDER_WORKER, type Pondered, type PonderWorker } from './ponder';
+import type { PonderRequest, Questions } from './ponder-messages';
+
+class StandInWorker implements PonderWorker {
+  readonly asked: PonderRequest[] = [];
+  ended = false;
+  onmessage: PonderWorker['onmessage'] = null;
+  onerror: PonderWorker['onerror'] = null;
+
+  postMessage(request: PonderRequest): void {
+    this.asked.push(request);
+  }
+
+  terminate(): void {
+    this.ended = true;
+  }
+
+  answer(answer: unknown): void {
+    this.onmessage?.(new MessageEvent('message', { data: { id: 1, result: { ok: true, answer } } }));
+  }
+}
+
+const state = (length: number): TreeState =>
+  treeOf({ form: 'open-vase', trunk: { length, mm: 30 }, limbs: [] });
+
+let workers: StandInWorker[];
+let ask: WritableSignal<Questions['weigh']['ask'] | undefined>;
+let found: () => Pondered<Questions['weigh']['answer']>;
+
+const worker = (): StandInWorker => workers.at(-1) as StandInWorker;
+const settle = (): void => TestBed.inject(ApplicationRef).tick();
+
+beforeEach(() => {
+  workers = [];
+  ask = signal(undefined);
+  const make = (): PonderWorker => {
+    workers.push(new StandInWorker());
+    return worker();
+  };
+  TestBed.configureTestingModule({ providers: [{ provide: PONDER_WORKER, useValue: make }] });
+  found = TestBed.runInInjectionContext(() => TestBed.inject(Ponder).about('weigh', ask));
+  settle();
+});
+
+describe('pondering', () => {
+  it('asks nothing until there is something to ask', () => {
+    expect(found()).toEqual({ kind: 'none' });
+    expect(workers).toHaveLength(0);
+  });
+
+  it('waits, then has the answer, and lets its worker go', () => {
+    ask.set({ state: state(90) });
+    settle();
+    expect(found()).toEqual({ kind: 'waiting' });
+    expect(worker().asked[0]).toMatchObject({ kind: 'weigh', ask: { state: { form: 'open-vase' } } });
+    worker().answer({ a: { level: 'clear' } });
+    expect(found()).toEqual({ kind: 'answered', answer: { a: { level: 'clear' } } });
+    expect(worker().ended).toBe(true);
+  });
+
+  it('ends an older question when a newer one is asked, and hears only the newer', () => {
+    ask.set({ state: state(90) });
+    settle();
+    const older = worker();
+    ask.set({ state: state(120) });
+    settle();
+    expect(older.ended).toBe(true);
+    expect(workers).toHaveLength(2);
+    worker().answer({ b: { level: 'clear' } });
+    expect(found()).toMatchObject({ answer: { b: { level: 'clear' } } });
+  });
+
+  it('does not ask again when the same is asked', () => {
+    ask.set({ state: state(90) });
+    settle();
+    ask.set({ state: state(90) });
+    settle();
+    expect(workers).toHaveLength(1);
+  });
+
+  it('says what went wrong', () => {
+    ask.set({ state: state(90) });
+    settle();
+    worker().onmessage?.(
+      new MessageEvent('message', { data: { id: 1, result: { ok: false, message: 'no room' } } }),
+    );
+    expect(found()).toEqual({ kind: 'failed', message: 'no room' });
+  });
+});

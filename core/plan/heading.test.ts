@@ -1,0 +1,131 @@
+import { describe, expect, it } from 'vitest';
+import { judge } from '../choosing/judge';
+import { reading } from '../readings/reading';
+import { treeOf, type Limb, type TestTree } from '../testing/trees';
+import type { Act } from './acts';
+
+const limb = (id: string, h: number, bearing: number, more: Partial<Limb> = {}): Limb => ({
+  ...{ id, h, bearing, angle: 65, length: 55, mm: 11 },
+  ...more,
+});
+const round = (h: number, angle = 65): Limb[] =>
+  [0, 120, 240].map((bearing, i) => limb(`l${i}`, h + i * 10, bearing, { angle }));
+
+function acts(tree: TestTree): Act[] {
+  const judged = judge(treeOf(tree), 'metric', { withPrices: false });
+  if (judged.kind !== 'judged') throw new Error(judged.kind);
+  return [...judged.plan.acts];
+}
+
+const cut = (tree: TestTree, id: string): { to: number; rule: string } | undefined =>
+  acts(tree).flatMap((act) =>
+    act.kind === 'shorten' && act.stemId === id ? [{ to: act.toLengthCm, rule: act.reason.rule }] : [],
+  )[0];
+
+const leader = (more: Partial<TestTree> = {}): TestTree => ({
+  ...{ form: 'central-leader', trunk: { length: 170, mm: 38 }, limbs: round(55) },
+  ...more,
+});
+
+describe('the leader', () => {
+  it('is left alone when nothing asks for a cut', () => {
+    expect(cut(leader(), 'trunk')).toBeUndefined();
+  });
+
+  it('that ends in a flower bud loses two bud spaces: 5 cm on an apple', () => {
+    const tree = leader({ trunk: { length: 170, mm: 38, more: { endBud: 'flower' } } });
+    expect(cut(tree, 'trunk')).toEqual({ to: 165, rule: 'flower-tip' });
+  });
+
+  it('is cut to another shoot that leads, a cm above its join', () => {
+    const tree = leader({
+      limbs: [...round(55), limb('t', 110, 60, { angle: 5, length: 60, mm: 16 })],
+      rulings: { t: 'leader' },
+    });
+    expect(cut(tree, 't')).toBeUndefined();
+    expect(cut(tree, 'trunk')?.to).toBeCloseTo(111, 6);
+  });
+
+  it('loses half its last growth where a school cuts it hard', () => {
+    const state = treeOf(
+      leader({ trunk: { length: 170, mm: 38, more: { growthCm: { '2025': 90, '2026': 80 } } } }),
+    );
+    const school = {
+      ...state.school,
+      answers: { ...state.school.answers, 'leader-tip': 'cut-hard' as const },
+    };
+    const judged = judge({ ...state, school }, 'metric', { withPrices: false });
+    const found =
+      judged.kind === 'judged' && judged.plan.acts.find((act) => 'stemId' in act && act.stemId === 'trunk');
+    expect(found).toMatchObject({ kind: 'shorten', toLengthCm: 130 });
+  });
+
+  it('of a modified leader is held 45 cm over the tips of its large limbs', () => {
+    // The highest tip: 75 + 80 cos 50 = 126.4; and 45.
+    const large = [0, 120, 240].map((bearing, i) =>
+      limb(`l${i}`, 55 + i * 10, bearing, { angle: 50, length: 80, mm: 16 }),
+    );
+    const tree: TestTree = { form: 'modified-leader', trunk: { length: 230, mm: 44 }, limbs: large };
+    expect(cut(tree, 'trunk')).toEqual({ to: expect.closeTo(171.4, 1) as number, rule: 'top.overCm' });
+  });
+
+  it('of a bent-down axis is held at the highest limb within reach, not at a stump', () => {
+    const flat = [0, 120, 240, 60].map((bearing, i) =>
+      limb(`l${i}`, 55 + i * 48, bearing, { angle: 92, mm: 5 + (i === 3 ? 0 : 3) }),
+    );
+    const tree: TestTree = { form: 'bent-down-axis', trunk: { length: 260, mm: 40 }, limbs: flat };
+    expect(cut(tree, 'trunk')).toEqual({ to: expect.closeTo(200, 6) as number, rule: 'over-reach' });
+    expect(cut({ ...tree, site: { reachCm: 270 } }, 'trunk')).toBeUndefined();
+  });
+});
+
+describe('a limb that stays', () => {
+  it('is cut below the leader when, bent as it is to be, its tip would still near it', () => {
+    const tree = leader({
+      limbs: [limb('l0', 60, 0, { length: 260, angle: 62, mm: 14 }), ...round(55).slice(1)],
+    });
+    // 155 cm is the most; from 60 at 62 deg that is 95 / cos 62 = 202 cm along, down to the whole piece below: 24 of 260.
+    const found = cut(tree, 'l0');
+    expect(found?.rule).toBe('leader.clearCm');
+    expect(found?.to).toBeGreaterThan(202 - 260 / 24 - 0.1);
+    expect(found?.to).toBeLessThanOrEqual(202.4);
+  });
+
+  it('and is long without side shoots loses a third, so that it forks', () => {
+    const bare = limb('l0', 55, 0, { length: 96, more: { sideShoots: 0 } });
+    expect(cut(leader({ limbs: [bare, ...round(55).slice(1)] }), 'l0')).toEqual({
+      to: expect.closeTo(64, 6) as number,
+      rule: 'bare.longCm',
+    });
+  });
+});
+
+describe('bending', () => {
+  const wall = (school: TestTree['school']): Act[] =>
+    acts({
+      ...{ form: 'horizontal-espalier', trunk: { length: 80, mm: 30 } },
+      ...(school && { school }),
+      limbs: [limb('a', 38, 90, { angle: 30 }), limb('b', 40, 270, { angle: 60 })],
+    }).filter(({ kind }) => kind === 'bend');
+
+  it('brings a steep arm half way first, a lower one all the way', () => {
+    expect(wall('middle-way').map((act) => act.kind === 'bend' && [act.stemId, act.toDeg])).toEqual([
+      ['a', 48],
+      ['b', 85],
+    ]);
+  });
+
+  it('raises what runs too flat, and says so', () => {
+    const low = leader({ limbs: [limb('l0', 60, 0, { angle: 95 }), ...round(55).slice(1)] });
+    const act = acts(low).find(({ kind }) => kind === 'bend');
+    expect(act).toMatchObject({ stemId: 'l0', fromDeg: 95, toDeg: 80 });
+    expect(act?.reason.words).toContain('it is raised');
+  });
+
+  it('keeps what was read of a run apart from the departure', () => {
+    const arched = limb('l0', 60, 0, { angle: 40, more: { set: reading('angle', 70, 'gauge') } });
+    expect(
+      acts(leader({ limbs: [arched, ...round(55).slice(1)] })).filter(({ kind }) => kind === 'bend'),
+    ).toEqual([]);
+  });
+});
