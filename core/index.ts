@@ -1,3 +1,4 @@
+export * from './almanac/examples';
 export * from './almanac/ideal-tree';
 export * from './choosing/judge';
 export * from './choosing/decision-words';

@@ -29,6 +29,8 @@ export interface EmptyPlace {
   fewest: number;
   heightCm: number;
   bearingDeg: number;
+  /** The side of the wall it is on, deg, for a place that is one arm. */
+  side?: number;
 }
 
 /** A set of limbs in a grower's terms. */
@@ -73,7 +75,16 @@ export function chosenSet(scene: Scene, built: BuiltProblem, solution: Solution)
     const at = middleOfLargestGap(bearings(i), place.circle.arc);
     const bearingDeg = place.bearingDeg ?? place.bearingOf?.(at) ?? at;
     const { name, fewest } = place.circle;
-    return [{ place: name, lacks, fewest, heightCm: place.heightCm, bearingDeg }];
+    return [
+      {
+        place: name,
+        lacks,
+        fewest,
+        heightCm: place.heightCm,
+        bearingDeg,
+        ...(place.bearingDeg !== undefined && { side: place.bearingDeg }),
+      },
+    ];
   });
   const heights = built.places.map((_, i) =>
     inPlace(i)

@@ -6,7 +6,7 @@ import { afterActs, woodOf } from './after';
 export interface Account {
   /** Wood, as the sum of d^2 ds, trunk included. */
   wood: number;
-  /** Leaf-bearing shoots, by length: all but the trunk. */
+  /** Leaf-bearing shoots, by length: all but a trunk. */
   shoots: number;
   /** Growing points: tips that were not cut. A headed stem has none left of its own. */
   points: number;
@@ -22,9 +22,12 @@ export function accountOf(before: Tree, acts: readonly Act[]): Account {
   return { wood: share(woodOf), shoots: share(shootsOf), points: share(pointsOf) };
 }
 
-/** Length of the shoots that bear leaf, cm. */
-function shootsOf(tree: Tree): number {
-  return tree.stems.reduce((sum, { parent, length }) => sum + (parent.kind === 'stem' ? length.value : 0), 0);
+/** Length of the shoots that bear leaf, cm: all on a trunk, and a bush's own stems. */
+function shootsOf({ stems, ownRooted }: Tree): number {
+  return stems.reduce(
+    (sum, { parent, length }) => sum + (parent.kind === 'stem' || ownRooted ? length.value : 0),
+    0,
+  );
 }
 
 function pointsOf(tree: Tree): number {

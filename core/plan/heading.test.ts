@@ -79,6 +79,22 @@ describe('the leader', () => {
   });
 });
 
+describe('the leader of a tree on wires', () => {
+  const wall = (length: number, more: Limb[] = []): TestTree => ({
+    ...{ form: 'horizontal-espalier', trunk: { length, mm: 30 } },
+    limbs: [limb('a', 38, 90, { angle: 88 }), limb('b', 40, 270, { angle: 88 }), ...more],
+  });
+
+  it('is headed at the first wire that has no arm, once it has passed it', () => {
+    expect(cut(wall(110), 'trunk')).toEqual({ to: expect.closeTo(85, 6) as number, rule: 'wire.gapCm' });
+    expect(cut(wall(90), 'trunk')).toBeUndefined();
+  });
+
+  it('is left where one arm of the wire is there', () => {
+    expect(cut(wall(110, [limb('c', 78, 90, { angle: 80, length: 30, mm: 7 })]), 'trunk')).toBeUndefined();
+  });
+});
+
 describe('a limb that stays', () => {
   it('is cut below the leader when, bent as it is to be, its tip would still near it', () => {
     const tree = leader({

@@ -107,6 +107,7 @@ export function shortenLeader(question: PlanQuestion, kept: readonly Kept[]): Ac
     schoolCut(scene, trunk, say),
     topOverLimbs(question, kept, trunk),
     withinReach(question, kept, trunk),
+    nextTier(question, trunk),
   ]);
   return cut && cut.toLengthCm < trunk.length.value - LEAST_CUT_CM ? shortenTo(trunk, cut) : [];
 }
@@ -167,4 +168,29 @@ function withinReach(
   const words = `Its top is over reach (${say.length(site.reachCm)}): cut to ${say.stem(to.stem.id)} at ${say.length(to.heightCm)}, not to a stump.`;
   const toLengthCm = arcAtHeight(laid.courses.get(trunk.id) as Course, to.heightCm) + 1;
   return { toLengthCm, reason: { rule: 'over-reach', words } };
+}
+
+/** Height over a wire that a leader must have passed before it is headed there, cm. */
+const PAST_WIRE_CM = 8;
+
+/** On wires a tier a year: where a wire has no arm at all and the leader has passed it, it is headed there to make some. */
+function nextTier({ scene, chosen, say }: PlanQuestion, trunk: Stem): Cut | undefined {
+  const { laid, limits, answers } = scene;
+  if (answers.espalier !== 'tier-a-year' || trunk.headed) return undefined;
+  const bare = chosen.empty.filter(
+    (place) =>
+      chosen.empty.filter(({ heightCm, side }) => side !== undefined && heightCm === place.heightCm).length >
+      1,
+  );
+  const course = laid.courses.get(trunk.id) as Course;
+  const wireCm = Math.min(...bare.map(({ heightCm }) => heightCm));
+  if (!Number.isFinite(wireCm) || tipOf(course)[2] < wireCm + PAST_WIRE_CM) return undefined;
+  const words = `No arm serves the wire at ${say.length(wireCm)}: headed there, its top buds make the next pair and the leader.`;
+  return {
+    toLengthCm: arcAtHeight(course, wireCm),
+    reason: {
+      rule: 'wire.gapCm',
+      words: `${words} ${say.length(limits('wire.gapCm').value)} lie between wires.`,
+    },
+  };
 }

@@ -1,20 +1,29 @@
 import { afterNextRender, ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import {
+  exampleOf,
   FINDING_RULES,
   FORM_NAMES,
   FORMS,
   habitTree,
   idealTree,
+  judge,
   KINDS,
   QUESTIONS,
   RULE_DEFAULTS,
+  schoolOf,
   SCHOOLS,
   SET_RULES,
   answered,
+  layOut,
+  type RuleUnit,
+  type SchoolId,
   type Sourced,
+  type Tree,
 } from '../../../../core';
+import { extentOf } from '../drawing/frame';
 import { TreeSilhouette } from '../yard/tree-silhouette';
+import { CROWDED } from './crowded';
 import { WORDS } from './words';
 
 const PARTS = [
@@ -40,7 +49,10 @@ const FRUITS_ON = {
 })
 export class AlmanacPage {
   readonly parts = PARTS;
-  readonly words = WORDS;
+  readonly words = WORDS.map(({ word, means, shown }) => {
+    const example = shown && exampleOf(shown.rule);
+    return { word, means, example: drawn(example?.tree, shown?.marked ?? example?.marked) };
+  });
 
   readonly kinds = [...KINDS]
     .sort((a, b) => a.breakOrder.value - b.breakOrder.value)
@@ -82,12 +94,12 @@ export class AlmanacPage {
     typical: form.typicalOf.map((id) => KINDS.find((kind) => kind.id === id)?.name ?? id).join(', '),
     figures: form.figures.map((key) => ({
       about: RULE_DEFAULTS[key].about,
-      value: `${form.rules[key] ?? RULE_DEFAULTS[key].value} ${RULE_DEFAULTS[key].unit}`,
+      value: valueWords(form.rules[key] ?? RULE_DEFAULTS[key].value, RULE_DEFAULTS[key].unit),
     })),
   }));
 
   readonly schools = SCHOOLS.map(({ id, name, about, answers }) => ({
-    ...{ id, name, about },
+    ...{ id, name, about, tree: schoolTree(id) },
     answers: QUESTIONS.map((question) => ({
       asks: question.asks,
       answer: answered(answers, question.id).answer,
@@ -97,15 +109,52 @@ export class AlmanacPage {
   readonly rules = [...FINDING_RULES, ...SET_RULES].map(({ id, title }) => ({
     id,
     title,
+    example: drawn(exampleOf(id)?.tree, exampleOf(id)?.marked),
     figures: Object.entries(RULE_DEFAULTS)
       .filter(([key]) => KEYS_OF[id]?.includes(key))
-      .map(([key, { about, value, unit, source }]) => ({ key, about, value: `${value} ${unit}`, source })),
+      .map(([key, { about, value, unit, source }]) => ({
+        key,
+        about,
+        value: valueWords(value, unit),
+        source,
+      })),
   }));
 
   constructor() {
     const route = inject(ActivatedRoute);
     afterNextRender(() => document.getElementById(route.snapshot.fragment ?? '')?.scrollIntoView());
   }
+}
+
+/** One crowded young vase after the first winter's work of a school. */
+function schoolTree(id: SchoolId): Tree {
+  const judged = judge({ ...CROWDED, school: schoolOf(id) }, 'metric', { withPrices: false });
+  return judged.kind === 'judged' ? judged.plan.after : CROWDED.tree;
+}
+
+/** A figure as the almanac writes it, in the store's own units. */
+function valueWords(value: number, unit: RuleUnit): string {
+  switch (unit) {
+    case 'deg':
+      return `${value}°`;
+    case 'ratio':
+      return `${Math.round(value * 100)} %`;
+    case 'count':
+      return String(value);
+    default:
+      return `${value} ${unit}`;
+  }
+}
+
+/** An example with the room its drawing needs. */
+function drawn(tree: Tree | undefined, marked: string | undefined): Drawn | undefined {
+  return tree && { tree, marked, fullCm: Math.max(135, extentOf(layOut(tree)).heightCm + 6) };
+}
+
+interface Drawn {
+  tree: Tree;
+  marked: string | undefined;
+  fullCm: number;
 }
 
 /** Figures each rule is measured by. */

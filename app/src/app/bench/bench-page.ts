@@ -86,6 +86,7 @@ export class BenchPage {
       work: parts.flatMap(([n, word]) => (n > 0 ? [`${n} ${word}`] : [])).join(', ') || 'nothing to do',
       percent,
       capPercent: Math.round(plan.woodCap * 100),
+      capKey: this.bench.state()?.shapedBefore ? 'wood.capRatio' : 'wood.firstRatio',
       isOver: plan.woodShare > plan.woodCap + 1e-9,
       shoots: percentOf(plan.account.shoots),
       points: percentOf(plan.account.points),

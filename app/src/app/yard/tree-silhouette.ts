@@ -16,7 +16,12 @@ import { woodColour } from '../drawing/wood-colours';
   template: `
     <svg [attr.viewBox]="box()" [attr.width]="widthPx()" [attr.height]="heightPx()" aria-hidden="true">
       @for (path of paths(); track $index) {
-        <path [attr.d]="path.d" [attr.fill]="path.fill" [class.goes]="path.goes" />
+        <path
+          [attr.d]="path.d"
+          [attr.fill]="path.fill"
+          [class.goes]="path.goes"
+          [class.marked]="path.isMarked"
+        />
       }
     </svg>
   `,
@@ -27,6 +32,8 @@ export class TreeSilhouette {
   readonly season = input.required<number>();
   readonly verdicts = input<Readonly<Record<string, Verdict>>>({});
   readonly standingDeg = input(180);
+  /** A stem to be pointed out. */
+  readonly marked = input<string>();
   /** Height of the picture, and of the tree that fills it. */
   readonly heightPx = input(180);
   readonly fullCm = input(280);
@@ -52,6 +59,7 @@ export class TreeSilhouette {
           .join('')}Z`,
         fill: woodColour(ageSeasons, 1),
         goes,
+        isMarked: stem.id === this.marked(),
       }));
     });
   });
