@@ -69,3 +69,48 @@ describe('which form suits', () => {
     );
   });
 });
+
+describe('where a tree stands', () => {
+  const apple: Partial<TestTree> = { kind: 'apple' };
+  const at = (site: NonNullable<TestTree['site']>): SuitedForm[] =>
+    ranked({ ...apple, site: { ...noWall, ...site } });
+
+  it('in part shade speaks for an open tree and against a leader', () => {
+    const forms = at({ light: 'part' });
+    expect(told(forms, 'open-vase')).toContain('lets in what light there is');
+    expect(told(forms, 'central-leader')).toContain('In part shade its lower limbs see little light.');
+    expect(told(at({}), 'central-leader')).not.toContain('part shade');
+  });
+
+  it('where bark burns, a vase is told to keep small shading wood', () => {
+    expect(told(at({ hot: true }), 'open-vase')).toContain('small wood is kept to shade it');
+  });
+
+  it('where deer browse, what stands low is spoken against', () => {
+    const clearance = [{ fromDeg: 0, toDeg: 360, heightCm: 150, why: 'deer' }];
+    const forms = ranked({ kind: 'fig', site: { ...noWall, clearance } });
+    expect(told(forms, 'multi-stem-bush')).toContain('It stands low, and deer asks for 150 cm.');
+    expect(told(forms, 'open-vase')).not.toContain('It stands low');
+  });
+
+  it('and a grower who reaches less than three tiers high is told', () => {
+    expect(told(at({ reachCm: 210 }), 'central-leader')).toContain(
+      'Its top ends near 290 cm, over the reach of 210 cm.',
+    );
+    expect(told(at({ reachCm: 300 }), 'central-leader')).not.toContain('over the reach');
+  });
+
+  it('on a strong stock is no place for a bent-down axis', () => {
+    const strong = ranked({ ...apple, site: noWall }, { stockVigour: 'strong' });
+    expect(told(strong, 'bent-down-axis')).toContain('Its stock is too strong');
+  });
+});
+
+describe('a whip', () => {
+  it('suits forms by its kind and place alone, and nothing is said of limbs', () => {
+    const forms = ranked({ limbs: [] });
+    expect(names(forms)[0]).toBe('open-vase');
+    expect(forms.every(({ judged }) => judged === undefined)).toBe(true);
+    expect(told(forms, 'open-vase')).not.toContain('of its limbs serve');
+  });
+});

@@ -98,6 +98,43 @@ describe('the elevation', () => {
     expect(all('.mark.bend .ghost')).toHaveLength(1);
   });
 
+  it('shows a limb tied aside, and a soft join pegged out, as ghosts of the course to come', () => {
+    const reason = { rule: '', words: '' };
+    const drawing = new ElevationDrawing(host, () => undefined);
+    const acts = [
+      { kind: 'swing' as const, stemId: 'b', fromDeg: 90, toDeg: 110, reason },
+      { kind: 'spread' as const, stemId: 'd', fromDeg: 50, toDeg: 60, reason },
+    ];
+    drawing.show({ ...picture(), acts }, [], SIZE, CM);
+    drawing.turn(180);
+    const ghosts = all('.mark .ghost').map((ghost) => ghost.getAttribute('d') ?? '');
+    expect(ghosts).toHaveLength(2);
+    const tipX = (d: string): number => Number(/L([-\d.]+) [-\d.]+$/.exec(d)?.[1]);
+    expect(tipX(ghosts[0] ?? '')).toBeLessThan(drawing.endsOf('b', 180)?.tip[0] ?? 0);
+  });
+
+  it('dates a limb that stays a while, by word and shape', () => {
+    const before = picture();
+    const verdict = before.verdicts['e'];
+    if (!verdict) throw new Error('no verdict');
+    const reason = { rule: '', words: '' };
+    const stay = {
+      kind: 'stay' as const,
+      stemId: 'e',
+      until: '2027-11-14',
+      keptFor: 'leaf' as const,
+      reason,
+    };
+    const drawing = new ElevationDrawing(host, () => undefined);
+    const verdicts = { ...before.verdicts, e: { ...verdict, decision: 'temporary' as const } };
+    drawing.show({ ...before, verdicts, acts: [stay] }, [], SIZE, CM);
+    drawing.turn(180);
+    expect(one('.mark.stay text').textContent).toBe('to 2027-11-14');
+    expect(one('[data-tag=e]').getAttribute('aria-label')).toBe('Limb E, stays a while');
+    expect(one('[data-tag=e]').getAttribute('class')).toBe('tag while');
+    expect(one('[data-tag=e] path.sign')).toBeTruthy();
+  });
+
   it('takes a limb in hand by its tag, with a finger or a key', () => {
     drawn();
     one('[data-tag=b]').dispatchEvent(new MouseEvent('click'));

@@ -1,0 +1,95 @@
+import { signal, type WritableSignal } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { judge, type ChosenSet, type EventBody, type Judgement, type TreeState } from '../../../../core';
+import { treeOf, type TestTree } from '../../../../core/testing/trees';
+import { BookStore } from '../book/book-store';
+import { JudgingStore } from '../judging/judging-store';
+import { BenchStore, type BenchStoreType } from './bench-store';
+
+const TREE: TestTree = {
+  form: 'open-vase',
+  trunk: { length: 110, mm: 44, headed: true },
+  limbs: [
+    ...[0, 90, 180, 270].map((bearing, i) => ({
+      ...{ id: `l${i}`, h: 52 + i * 12, bearing, angle: 50, length: 60, mm: 13 },
+    })),
+    { id: 'x', h: 58, bearing: 20, angle: 50, length: 60, mm: 13 },
+  ],
+};
+
+let written: EventBody[];
+let judged: Judgement;
+let states: WritableSignal<ReadonlyMap<string, TreeState>>;
+let bench: BenchStoreType;
+
+beforeEach(() => {
+  const state = treeOf(TREE);
+  judged = judge(state, 'metric') as Judgement;
+  written = [];
+  states = signal(new Map([['tree', state]]));
+  const record = (body: EventBody): Promise<boolean> => Promise.resolve(written.push(body) > 0);
+  const book = {
+    ...{ states, record, cells: signal([]), units: signal('metric'), events: signal([]) },
+    today: () => '2026-11-23',
+  };
+  const trees = signal({ tree: { judged, since: undefined, failure: undefined } });
+  TestBed.configureTestingModule({
+    providers: [
+      BenchStore,
+      { provide: BookStore, useValue: book },
+      { provide: JudgingStore, useValue: { trees, wantFirst: () => undefined } },
+    ],
+  });
+  bench = TestBed.inject(BenchStore);
+  bench.lay('tree');
+});
+
+/** The runner-up that has the limb the chosen set lacks. */
+const withX = (): ChosenSet => {
+  const set = judged.runnersUp.find(({ limbs }) => limbs.some(({ stemId }) => stemId === 'x'));
+  if (!set) throw new Error('no such runner-up');
+  return set;
+};
+
+describe('trying on another set', () => {
+  it('shows the tree with it, nothing cut yet, and back again', () => {
+    expect(bench.picture()?.verdicts['x']?.decision).toBe('out');
+    bench.tryOn(withX());
+    expect(bench.picture()?.verdicts['x']?.decision).toBe('scaffold');
+    expect(bench.picture()?.verdicts['l0']?.decision).toBe('out');
+    expect(bench.picture()?.acts).toEqual([]);
+    bench.tryOn(undefined);
+    expect(bench.picture()?.verdicts['x']?.decision).toBe('out');
+    expect(written).toEqual([]);
+  });
+
+  it('keeps it by pinning what it gains and ruling out what it loses, and nothing else', async () => {
+    bench.tryOn(withX());
+    await bench.keepTried();
+    expect(written).toEqual([
+      { kind: 'overruled', treeId: 'tree', stemId: 'x', ruling: 'keep' },
+      { kind: 'overruled', treeId: 'tree', stemId: 'l0', ruling: 'out' },
+    ]);
+    expect(bench.tried()).toBeUndefined();
+  });
+
+  it('is put down when the moment drawn is changed, or another tree is laid on the bench', () => {
+    bench.tryOn(withX());
+    bench.show('after');
+    expect(bench.tried()).toBeUndefined();
+    bench.tryOn(withX());
+    bench.lay('other');
+    expect(bench.tried()).toBeUndefined();
+  });
+});
+
+describe('work done', () => {
+  it('is written down as the plan has it, without limbs that are only to be made', async () => {
+    await bench.workDone();
+    const [body] = written;
+    expect(body).toMatchObject({ kind: 'acts-done', treeId: 'tree' });
+    const kinds = body?.kind === 'acts-done' ? body.acts.map(({ kind }) => kind) : [];
+    expect(kinds).toEqual(['take-out']);
+  });
+});
