@@ -35,6 +35,21 @@ test('a limb that goes says how sure that is, and what would keep it', async ({ 
   });
 });
 
+test('a limb in doubt is left for a year: dated, not cut, and judged again when the word is taken back', async ({
+  page,
+}) => {
+  await openTree(page, 'tarn-1');
+  const row = page.locator('.readings tbody tr', { has: page.locator('[data-verdict=goes]') }).first();
+  const id = await row.getAttribute('data-row');
+  await page.locator(`[data-tag=${id}]`).click();
+  await hand(page).getByRole('button', { name: 'Leave it a year' }).click();
+  await expect(hand(page).locator('.decision')).toHaveText('stays a while');
+  await expect(hand(page)).toContainText('You leave it a year: it stays until 2027-');
+  await expect(page.locator('.mark.stay')).toHaveCount(1);
+  await hand(page).getByRole('button', { name: 'Let the program decide' }).click();
+  await expect(hand(page).locator('.decision')).toHaveText('goes');
+});
+
 test('the figure behind a reason is one touch away, is set within bounds, and is reset', async ({ page }) => {
   await openTree(page, 'harrier');
   await page.locator('[data-tag=c]').click();
@@ -119,6 +134,6 @@ test('the almanac tells kinds, forms, schools, rules and words, drawn by the pro
   await expect(page.locator('[id^=kind-]')).toHaveCount(18);
   await expect(page.locator('[id^=form-]')).toHaveCount(8);
   await expect(page.locator('#kind-peach')).toContainText('last season’s shoots');
-  await expect(page.locator('#rule-narrow-crotch')).toContainText('30 deg');
+  await expect(page.locator('#rule-narrow-crotch')).toContainText('30°');
   expect(await page.locator('#form-fan svg path').count()).toBeGreaterThan(8);
 });

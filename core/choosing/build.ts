@@ -12,7 +12,7 @@ export interface BuiltProblem {
 }
 
 /**
- * Turns a form's problem into plain data. Stems ruled out have no options; a stem that breaks a rule has none unless
+ * Turns a form's problem into plain data. Stems ruled out, or left for a year, have no options; a stem that breaks a rule has none unless
  * it is pinned; a stem pinned as leader has only its leader options.
  */
 export function buildProblem(form: FormProblem, rulings: Readonly<Record<StemId, Ruling>>): BuiltProblem {
@@ -43,7 +43,7 @@ export function buildProblem(form: FormProblem, rulings: Readonly<Record<StemId,
 
 function isOpen(form: FormProblem, { stem, place, faults }: Candidacy, ruling: Ruling): boolean {
   const role = form.places[place]?.role;
-  if (ruling === 'out') return false;
+  if (ruling === 'out' || ruling === 'wait') return false;
   if (ruling === 'leader') return role === 'leader';
   if (ruling === 'keep') {
     const couldBeScaffold = form.candidacies.some(

@@ -27,7 +27,7 @@ export function otherwise(question: OtherwiseQuestion, stem: Stem): Price | unde
   const { scene, formProblem, chosen, state, say } = question;
   if (!question.withPrices) return undefined;
   const isIn = chosen.limbs.some(({ stemId }) => stemId === stem.id);
-  const ruling: Ruling = state.rulings[stem.id] === 'out' || !isIn ? 'keep' : 'undecided';
+  const ruling: Ruling = !isIn ? 'keep' : 'undecided';
   const built = buildProblem(formProblem, { ...state.rulings, [stem.id]: ruling });
   const best = solve(built.problem, { keep: 1, nodeLimit: NODE_LIMIT }).best[0];
   if (!best) return undefined;

@@ -14,7 +14,8 @@ const judgedCases = cases.flatMap((tree): [string, Judgement][] => {
 });
 
 /** Sentences that tell what else would follow rather than what was measured against a limit. */
-const TELLS_A_PRICE = /^(To keep it|It goes with|You decided|The stem|The trunk’s own top|It leads)/;
+const TELLS_A_PRICE =
+  /^(To keep it|It goes with|You decided|You leave it|The stem|The trunk’s own top|It leads)/;
 
 describe('every verdict', () => {
   it.each(judgedCases)(

@@ -70,7 +70,7 @@ function verdictOn(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Say
   if (!isLimb && stem.id === scene.laid.trunk?.id) return trunkVerdict(question, own);
   const barred = own.filter((f) => f.gravity === 'must-go' && bars(f));
   if (!isLimb && ruling === 'out') return ruledOut(question, stem);
-  if (!isLimb && ruling !== 'undecided') return ruledLeft(barred, say);
+  if (!isLimb && ruling !== 'undecided' && ruling !== 'wait') return ruledLeft(barred, say);
   const noPlace = isLimb ? placeless(question, stem) : [];
   if (isLimb && barred.length === 0 && noPlace.length > 0 && ruling !== 'out') {
     return out('no-place', noPlace, otherwise(question, stem));

@@ -1,7 +1,9 @@
 import type { Candidacy, FormScene, PairPrice, Place } from '../choosing/candidacy';
 import type { Fault } from '../choosing/faults';
 import { joinHeightCm, topsOf } from '../findings/measures';
+import type { Vec3 } from '../geometry/vector';
 import type { Answers } from '../schools/questions';
+import { tipOf, type Course } from '../tree/course';
 import type { Stem } from '../tree/stem';
 
 /** The one place at the top of a tree with a leader. */
@@ -44,7 +46,16 @@ const TOP_WEIGHTS: Record<Answers['which-top'], { lean: number; wound: number; t
   calmest: { lean: 1, wound: 2.5, thick: 3 },
 };
 
-function leaderFaults({ answers }: FormScene, stem: Stem, isTrunk: boolean): Fault[] {
+/** How far a top is from standing over the foot, deg: the mean of its own lean and of its tip's, seen from the foot. */
+function leanOf({ laid }: FormScene, stem: Stem): number {
+  const foot = (laid.courses.get(laid.trunk?.id ?? stem.id) as Course).points[0] as Vec3;
+  const tip = tipOf(laid.courses.get(stem.id) as Course);
+  const outCm = Math.hypot(tip[0] - foot[0], tip[1] - foot[1]);
+  return (stem.set.value + (Math.atan2(outCm, tip[2] - foot[2]) * 180) / Math.PI) / 2;
+}
+
+function leaderFaults(scene: FormScene, stem: Stem, isTrunk: boolean): Fault[] {
+  const { answers } = scene;
   const weigh = TOP_WEIGHTS[answers['which-top']];
   const merit = (what: string, points: number): Fault => ({
     rank: 'merit',
@@ -52,12 +63,12 @@ function leaderFaults({ answers }: FormScene, stem: Stem, isTrunk: boolean): Fau
     points: Math.round(points),
   });
   const own = [
-    merit('lean', stem.set.value * weigh.lean),
+    merit('lean', leanOf(scene, stem) * weigh.lean),
+    merit('flower-tip', stem.endBud === 'flower' && !stem.headed ? 20 : 0),
     merit('strong-top', isTrunk ? 0 : stem.diameter.value * weigh.thick),
   ];
   if (!isTrunk) return [...own, merit('wound', stem.diameter.value * weigh.wound)];
-  const ends = stem.endBud === 'flower' && !stem.headed;
-  return [...own, merit('headed-top', stem.headed ? 30 : 0), merit('flower-tip', ends ? 20 : 0)];
+  return [...own, merit('headed-top', stem.headed ? 30 : 0)];
 }
 
 /** Limbs above a shoot that leads in the trunk's place go with the trunk's top: the two may not both be kept. */

@@ -37,10 +37,10 @@ export type TreeDescription = Partial<Pick<TreeRecord, 'stockVigour' | 'roomCm'>
 /** An act as it was on the day it was carried out; its reason, number and limit are frozen with it. */
 export type DoneAct = Act;
 
-/** What a grower says against, or for, the program's verdict on a stem. */
-export type Ruling = 'keep' | 'leader' | 'out' | 'undecided';
+/** What a grower says against, or for, the program's verdict on a stem. `wait` leaves one that goes for a year. */
+export type Ruling = 'keep' | 'leader' | 'out' | 'wait' | 'undecided';
 
-export const RULINGS: readonly Ruling[] = ['keep', 'leader', 'out', 'undecided'];
+export const RULINGS: readonly Ruling[] = ['keep', 'leader', 'out', 'wait', 'undecided'];
 
 /** What happened, by kind. */
 export type EventBody =

@@ -93,7 +93,7 @@ function takeOuts({ scene, verdicts }: PlanQuestion): Act[] {
     });
 }
 
-/** A limb spared for a while is dated, and shortened so that it cannot compete. */
+/** A limb spared for a while is dated, and shortened so that it cannot compete; one the grower leaves a year is not. */
 function temporary({ scene, verdicts }: PlanQuestion): Act[] {
   const share = scene.limits('stay.shortenShare').value;
   const shortest = scene.limits('scaffold.shortestCm').value;
@@ -101,7 +101,8 @@ function temporary({ scene, verdicts }: PlanQuestion): Act[] {
     const verdict = verdicts[stem.id];
     if (verdict?.decision !== 'temporary' || !verdict.until || !verdict.keptFor) return [];
     const reason = { rule: 'wood.capRatio', words: verdict.reasons[0]?.words ?? '' };
-    const toLengthCm = Math.max(shortest, stem.length.value * (1 - share));
+    const left = verdict.ruling === 'wait' ? stem.length.value : stem.length.value * (1 - share);
+    const toLengthCm = Math.max(shortest, left);
     const diameterMm = cutDiameterMm(stem, toLengthCm);
     const cut: Act[] =
       toLengthCm < stem.length.value

@@ -67,6 +67,20 @@ describe('what goes in a winter', () => {
     expect([verdicts['k']?.decision, verdicts['s']?.decision]).toEqual(['out', 'out']);
   });
 
+  it('leaves out, whole and dated, what the grower leaves for a year', () => {
+    const { verdicts, plan } = judged({ rulings: { k: 'wait' } });
+    expect(verdicts['k']).toMatchObject({
+      decision: 'temporary',
+      ruling: 'wait',
+      until: '2027-11-14',
+      keptFor: 'insurance',
+    });
+    expect(plan.acts.filter((act) => 'stemId' in act && act.stemId === 'k').map(({ kind }) => kind)).toEqual([
+      'stay',
+    ]);
+    expect(verdicts['m']?.decision).toBe('out');
+  });
+
   it('what stays is shortened, and dated in the plan with its purpose', () => {
     const { plan } = judged({ rules: { 'wood.capRatio': 0.22 } });
     const about = plan.acts.filter((act) => 'stemId' in act && act.stemId === 'o');

@@ -54,7 +54,7 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
   const { scene, verdicts } = question;
   const { tree } = scene.laid;
   const going = tree.stems
-    .filter((stem) => verdicts[stem.id]?.decision === 'out')
+    .filter(({ id }) => verdicts[id]?.decision === 'out' && verdicts[id].ruling !== 'wait')
     .sort(
       (a, b) =>
         urgencyOf(question, b) - urgencyOf(question, a) ||
@@ -63,6 +63,9 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
     );
   const whole = woodOf(tree);
   const staying = { ...verdicts };
+  for (const stem of tree.stems) {
+    if (verdicts[stem.id]?.ruling === 'wait') staying[stem.id] = leftAYear(question, stem);
+  }
   let winter = 0;
   let spent = 0;
   for (const stem of going) {
@@ -117,6 +120,15 @@ function putOff(question: StagingQuestion, stem: Stem, winters: number): Verdict
     keptFor,
     reasons: [because(why, { key: 'wood.capRatio' }), ...before.reasons],
   };
+}
+
+/** A limb the grower leaves for a year stays whole, as insurance. */
+function leftAYear({ verdicts, today }: StagingQuestion, stem: Stem): Verdict {
+  const before = verdicts[stem.id] as Verdict;
+  const until = yearsOn(today, 1);
+  const words = `You leave it a year: it stays until ${until} and is judged again.`;
+  const reasons = [because(words), ...before.reasons];
+  return { ...before, decision: 'temporary', until, keptFor: 'insurance', reasons };
 }
 
 const PURPOSE: Record<KeptFor, string> = {

@@ -161,6 +161,10 @@ const [side] = limbs(['s', 30, 20, 45, 40, 6]) as [Limb];
 
 /** Trees that stand near the limits the table of judgements does not come near. */
 const PROBES: TestTree[] = [
+  ...[78, 84].map((h) => ({
+    ...vase(),
+    limbs: limbs(['a', 50, 0, 38, 80, 12], ['b', h, 31, 38, 80, 12], ['c', 60, 180, 50, 80, 12]),
+  })),
   vase(...[5.5, 6.5].map((h, i) => on('a', { ...side, id: `s${i}`, h }))),
   vase(...[22, 28].map((angle, i) => on('b', { ...side, id: `s${i}`, h: 20 + i * 20, angle }))),
   vase(...[55, 65].map((angle, i) => on('c', { ...side, id: `s${i}`, h: 20 + i * 20, bearing: 140, angle }))),

@@ -1,8 +1,8 @@
 // A second scorer, written from docs/choosing.md and nothing else, over every set there is. It shares no code with
 // core/choosing, core/findings or core/forms: plumb trunk, its own geometry, its own tables.
-import { barkGap, besideCm, planeAtDeg, tipHeight, type Laid } from './brute-geometry';
+import { barkGap, besideCm, overFootDeg, planeAtDeg, tipHeight, type Laid } from './brute-geometry';
 import { PLANS, type FormPlan } from './brute-forms';
-import { asRead, halves, leansTo, line, turn } from './brute-measures';
+import { asRead, halves, leansTo, line, turn, whole } from './brute-measures';
 import { placesOf } from './brute-places';
 import type { Limb, TestTree } from './trees';
 
@@ -239,7 +239,7 @@ export function bruteForce(tree: TestTree, keep = 4): BruteForce {
           .filter((l) => !unsound(l))
           .map((l) => ({
             id: l.id,
-            merit: Math.round(l.angle * 2) + Math.round(l.mm * 1.5),
+            merit: whole(l.angle + overFootDeg(asRead(l))) + Math.round(l.mm * 1.5),
             laid: asRead(l),
           })),
       ]

@@ -63,6 +63,12 @@ function at(l: Laid, s: number): Point {
 
 export const tipHeight = (l: Laid): number => at(l, l.length)[2];
 
+/** Angle from upright at which a tip is seen from the tree's foot, deg. */
+export function overFootDeg(l: Laid): number {
+  const [x, y, z] = at(l, l.length);
+  return (Math.atan2(Math.hypot(x, y), z) * 180) / Math.PI;
+}
+
 /** Where a run stands in an east-west wall's plane: 0 flat or hanging east, 90 upright, 180 flat or hanging west. */
 export function planeAtDeg(l: Laid): number {
   const way = heading(l.runBearing, l.set);

@@ -33,3 +33,9 @@ export function line(corners: readonly (readonly number[])[], x: number): number
   if (Math.abs(tenths - Math.floor(tenths) - 0.5) < 1e-6) halves.met++;
   return Math.round(tenths);
 }
+
+/** To the nearest whole; one half way is counted as a half met. */
+export function whole(x: number): number {
+  if (Math.abs(x - Math.floor(x) - 0.5) < 1e-4) halves.met++;
+  return Math.round(x);
+}
