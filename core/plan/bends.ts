@@ -24,14 +24,25 @@ export function bendTarget(
 /** Brings a limb's run to the form's angle: down, or up where it hangs or is too flat. */
 export function bend({ scene, form, say }: PlanQuestion, { stem, limb }: Kept): Act[] {
   if (limb.correction?.kind === 'rival-bent') return [];
+  const raised = raisedTo(scene, stem);
+  if (raised !== undefined) {
+    const words = `It is ${say.diameter(stem.diameter.value)} thick, weak beside its peers: raised from ${say.angle(stem.set.value)} to ${say.angle(raised)}, so that it runs and catches up.`;
+    return [bendAct(stem, raised, { rule: 'thin.diameterMm', words })];
+  }
   const toDeg = bendTarget(scene, form.firstStageDeg, stem);
   if (toDeg === undefined) return [];
   const fromDeg = stem.set.value;
   const { from, to } = scene.runDeg;
   const staged = toDeg < from ? `, in two stages: ${say.angle(toDeg)} now` : '';
-  const raised = toDeg < fromDeg ? '; it is raised' : '';
-  const words = `It runs ${say.angle(fromDeg)} from upright; the form wants ${say.angle(from)} to ${say.angle(to)}${staged}${raised}.`;
+  const up = toDeg < fromDeg ? '; it is raised' : '';
+  const words = `It runs ${say.angle(fromDeg)} from upright; the form wants ${say.angle(from)} to ${say.angle(to)}${staged}${up}.`;
   return [bendAct(stem, toDeg, { rule: 'set.fromDeg', words })];
+}
+
+/** The steepest angle of its form, for a limb too thin for its place that runs flatter; a higher tip draws more sap. */
+function raisedTo({ runDeg, limits }: FormScene, stem: Stem): number | undefined {
+  const isWeak = stem.diameter.value < limits('thin.diameterMm').value;
+  return isWeak && stem.set.value - runDeg.from > BEND_WORTH_DEG ? runDeg.from : undefined;
 }
 
 function bendAct(stem: Stem, toDeg: number, reason: Act['reason']): Act {

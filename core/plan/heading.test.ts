@@ -138,6 +138,12 @@ describe('bending', () => {
     expect(act?.reason.words).toContain('it is raised');
   });
 
+  it('raises a limb too thin for its place to the steepest its form allows', () => {
+    const thin = limb('l0', 60, 0, { angle: 76, mm: 6 });
+    const act = acts(leader({ limbs: [thin, ...round(55).slice(1)] })).find(({ kind }) => kind === 'bend');
+    expect(act).toMatchObject({ stemId: 'l0', fromDeg: 76, toDeg: 60, reason: { rule: 'thin.diameterMm' } });
+  });
+
   it('keeps what was read of a run apart from the departure', () => {
     const arched = limb('l0', 60, 0, { angle: 40, more: { set: reading('angle', 70, 'gauge') } });
     expect(

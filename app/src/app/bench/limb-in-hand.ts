@@ -5,8 +5,11 @@ import {
   formatValue,
   formOf,
   readingText,
+  RULE_KEYS,
+  type Act,
   type Dimension,
   type ReadField,
+  type RuleKey,
   type Ruling,
   type StemId,
   type TreeState,
@@ -187,6 +190,11 @@ export class LimbInHand {
 
   private tag(stemId: StemId): string {
     return this.bench.state()?.tree.stems.find(({ id }) => id === stemId)?.tag ?? stemId;
+  }
+
+  /** The figure an act rests on, if it is one. */
+  figureOf({ reason }: Act): RuleKey | undefined {
+    return RULE_KEYS.find((key) => key === reason.rule);
   }
 
   bendWords(fromDeg: number, toDeg: number): string {

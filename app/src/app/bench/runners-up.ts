@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import {
   explainFinding,
   formatValue,
@@ -14,7 +15,7 @@ import { BenchStore } from './bench-store';
 /** The whole choice in short, the next best sets as drawings to try on, and the places no limb fills. */
 @Component({
   selector: 'eb-runners-up',
-  imports: [TreeSilhouette],
+  imports: [RouterLink, TreeSilhouette],
   templateUrl: './runners-up.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
