@@ -2,6 +2,8 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { judge, type Judgement } from '../choosing/judge';
 import { weigh } from '../doubt/confidence';
+import { FINDING_RULES, SET_RULES } from '../findings';
+import { FORMS } from '../forms';
 import { formsFor } from '../suits/suits';
 import { caseTree, type Expected, type JudgementCase } from '../testing/case-tree';
 import { judgementsPage } from './page';
@@ -59,6 +61,18 @@ const sorted = (expected: Expected): Expected =>
 it('the page of judgements is what the program does today', () => {
   const page = readFileSync(new URL('../../docs/judgements.md', import.meta.url), 'utf8');
   expect(page).toBe(judgementsPage(cases));
+});
+
+it('the table has every finding at least once, and every form at least twice', () => {
+  const found = new Set<string>();
+  for (const tree of cases) {
+    const judged = judge(caseTree(tree), 'metric', { withPrices: false });
+    const sets = judged.kind === 'judged' ? judged.setFindings.proposed : [];
+    for (const { rule } of [...judged.findings, ...sets]) found.add(rule);
+  }
+  expect([...FINDING_RULES, ...SET_RULES].map(({ id }) => id).filter((id) => !found.has(id))).toEqual([]);
+  const count = (form: string): number => cases.filter(({ tree }) => tree.form === form).length;
+  expect(FORMS.filter(({ id }) => count(id) < 2).map(({ id }) => id)).toEqual([]);
 });
 
 describe('what an experienced grower would do', () => {

@@ -161,6 +161,7 @@ const [side] = limbs(['s', 30, 20, 45, 40, 6]) as [Limb];
 
 /** Trees that stand near the limits the table of judgements does not come near. */
 const PROBES: TestTree[] = [
+  { ...vase(), limbs: FOUR.map((limb, i) => ({ ...limb, h: [50, 62, 74, 83][i] as number })) },
   ...[78, 84].map((h) => ({
     ...vase(),
     limbs: limbs(['a', 50, 0, 38, 80, 12], ['b', h, 31, 38, 80, 12], ['c', 60, 180, 50, 80, 12]),
