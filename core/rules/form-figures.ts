@@ -18,7 +18,7 @@ export const FORM_FIGURES = {
   'set.toDeg': guidance(60, 'deg', [10, 120], 'Greatest angle from upright of a scaffold along its run.'),
   'sector.bareRatio': guidance(1.5, 'ratio', [1, 4], 'A gap over the even one, past which a sector is bare.'),
   'tips.apartCm': working(
-    40,
+    30,
     'cm',
     [5, 200],
     'Heights of a vase’s tips should lie within this of each other.',
