@@ -62,6 +62,17 @@ beforeEach(async () => {
 });
 
 describe('the book', () => {
+  it('loses nothing that is typed while it reads what another tab has written', async () => {
+    const heard: ((message: string) => void)[] = [];
+    const store = await openTab(heard);
+    const cell = { treeId: 'finch', row: 'b', field: 'length', text: 'quite long' };
+    heard.forEach((hear) => hear('another tab'));
+    void store.type(cell.treeId, cell.row, cell.field, cell.text);
+    await until(() => store.keeping().kind === 'saved');
+    await new Promise((done) => setTimeout(done, 60));
+    expect(store.cells()).toEqual([expect.objectContaining(cell)]);
+  });
+
   it('opens with the demo yard on a first visit, and with what was kept on the next', async () => {
     const first = await openTab();
     expect(first.states().size).toBe(13);

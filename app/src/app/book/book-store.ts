@@ -133,10 +133,20 @@ export const BookStore = signalStore(
       ruleSet: RULE_SET,
     });
     let missed = false;
+    /** Writes begun so far, and the last of them: what is read while one runs may be older than what is shown. */
+    let begun = 0;
+    let lastWrite: Promise<unknown> = Promise.resolve();
     const today = (): string => formatISO(world.now(), { representation: 'date' });
 
     /** Runs one write; "saved" is not shown again before it has completed. */
-    async function keep<T>(write: (db: BookDb) => Promise<T>): Promise<T | undefined> {
+    function keep<T>(write: (db: BookDb) => Promise<T>): Promise<T | undefined> {
+      begun++;
+      const written = keepNow(write);
+      lastWrite = written;
+      return written;
+    }
+
+    async function keepNow<T>(write: (db: BookDb) => Promise<T>): Promise<T | undefined> {
       patchState(store, ({ writing }) => ({ writing: writing + 1 }));
       try {
         const done = await write(await db());
@@ -152,9 +162,17 @@ export const BookStore = signalStore(
       }
     }
 
+    /** Shows a yard as it is kept. What is written while it is read would be lost from sight, so it is read again. */
     async function show(yardId: string): Promise<void> {
-      const kept = await readYard(await db(), yardId);
-      if (kept) patchState(store, { yard: kept.yard, events: kept.events, cells: kept.cells });
+      for (;;) {
+        const before = begun;
+        const kept = await readYard(await db(), yardId);
+        if (before === begun && store.writing() === 0) {
+          if (kept) patchState(store, { yard: kept.yard, events: kept.events, cells: kept.cells });
+          return;
+        }
+        await lastWrite;
+      }
     }
 
     /** Takes in what other tabs have written. Cells this tab is still writing are left as typed here. */
