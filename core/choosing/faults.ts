@@ -133,3 +133,15 @@ export function overtops({ laid, limits }: Scene, stem: Stem): Fault {
   );
   return { rank: 'merit', what: 'overtops', points };
 }
+
+/** Bars a limb over a share of the stem's thickness, where the form wants only weak limbs. */
+export function tooStrong(
+  { laid, limits }: Scene,
+  stem: Stem,
+  key: 'thick.ratio' | 'top.limbRatio',
+): Fault[] {
+  const ratio = thicknessRatio(laid, stem) ?? 0;
+  return ratio > limits(key).value
+    ? [{ rank: 'breaches', what: 'too-strong', points: 1, measured: ratio }]
+    : [];
+}

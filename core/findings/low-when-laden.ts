@@ -1,7 +1,6 @@
-import { clearanceAt } from '../sites/site';
 import { tipOf, courseFrom, type Course } from '../tree/course';
 import type { Vec3 } from '../geometry/vector';
-import { joinHeightCm, limbsOf } from './measures';
+import { clearanceLimit, joinHeightCm, limbsOf } from './measures';
 import type { FindingRule } from './finding';
 
 /**
@@ -12,15 +11,10 @@ export const lowWhenLaden: FindingRule = {
   id: 'low-when-laden',
   title: 'Tip too low once laden',
   look(scene) {
-    const { laid, limits, site, runDeg } = scene;
+    const { laid, limits, runDeg } = scene;
     const drop = limits('laden.dropDeg');
-    const general = limits('clearance.cm');
     return limbsOf(scene).flatMap((stem) => {
-      const sector = clearanceAt(site, stem.runBearing.value);
-      const limit =
-        sector.heightCm > general.value
-          ? { ...general, value: sector.heightCm, source: sector.why, from: 'site' as const }
-          : general;
+      const limit = clearanceLimit(scene, stem.runBearing.value);
       if (joinHeightCm(laid, stem) < limit.value) return [];
       const bentDeg = Math.min(Math.max(stem.set.value, runDeg.from), runDeg.to);
       const angle = { ...stem.set, value: bentDeg + drop.value };

@@ -2,6 +2,8 @@ import { angleBetween, bearingDifference, direction } from '../geometry/vector';
 import { runAt, tipOf, type Course, type LaidTree } from '../tree/course';
 import { diameterAt } from '../tree/taper';
 import { stemOf, type Stem } from '../tree/stem';
+import type { Limit } from '../rules/limits';
+import { clearanceAt } from '../sites/site';
 import type { Scene } from './finding';
 
 /** Cm and deg below which a difference is arithmetic, not the tree's: a limb read at a limit is at it. */
@@ -104,4 +106,11 @@ export function ratioSure(ratio: number, a: Stem, laid: LaidTree): number {
   const parent = a.parent.kind === 'stem' ? stemOf(laid.tree, a.parent.stemId) : undefined;
   const relative = (stem: Stem): number => stem.diameter.sure / Math.max(stem.diameter.value, 1e-6);
   return ratio * Math.hypot(relative(a), parent ? relative(parent) : 0);
+}
+
+/** The clearance asked for on a bearing: the general figure, or the site's own where that is higher. */
+export function clearanceLimit({ site, limits }: Scene, bearingDeg: number): Limit {
+  const general = limits('clearance.cm');
+  const { heightCm, why } = clearanceAt(site, bearingDeg);
+  return heightCm > general.value ? { ...general, value: heightCm, source: why, from: 'site' } : general;
 }

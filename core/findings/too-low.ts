@@ -1,5 +1,4 @@
-import { clearanceAt } from '../sites/site';
-import { joinHeightCm, limbsOf } from './measures';
+import { clearanceLimit, joinHeightCm, limbsOf } from './measures';
 import type { FindingRule } from './finding';
 
 /** A limb that starts below the clearance its side of the tree needs. */
@@ -7,14 +6,9 @@ export const tooLow: FindingRule = {
   id: 'too-low',
   title: 'Too low',
   look(scene) {
-    const { laid, limits, site } = scene;
-    const general = limits('clearance.cm');
+    const { laid } = scene;
     return limbsOf(scene).flatMap((stem) => {
-      const sector = clearanceAt(site, stem.bearing.value);
-      const limit =
-        sector.heightCm > general.value
-          ? { ...general, value: sector.heightCm, source: sector.why, from: 'site' as const }
-          : general;
+      const limit = clearanceLimit(scene, stem.bearing.value);
       const heightCm = joinHeightCm(laid, stem);
       if (heightCm >= limit.value) return [];
       return [

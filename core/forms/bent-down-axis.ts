@@ -1,8 +1,5 @@
-import type { FormScene } from '../choosing/candidacy';
-import type { Fault } from '../choosing/faults';
+import { tooStrong } from '../choosing/faults';
 import { limbPairPrices } from '../choosing/pairs';
-import { thicknessRatio } from '../findings/measures';
-import type { Stem } from '../tree/stem';
 import type { Form } from './form';
 import { LEADER_PLACE, leaderCandidacies, withLeader } from './leader-place';
 import { storeyCandidacy, storeyPlace, storeysOf, storeyWhip } from './storeys';
@@ -41,7 +38,9 @@ export const bentDownAxis: Form = {
     return {
       places: [...storeys.map((storey, i) => storeyPlace(scene, storey, i, 'bearer')), LEADER_PLACE],
       candidacies: [
-        ...scene.limbs.map((stem) => storeyCandidacy(scene, stem, storeys, tooStrong(scene, stem))),
+        ...scene.limbs.map((stem) =>
+          storeyCandidacy(scene, stem, storeys, tooStrong(scene, stem, 'thick.ratio')),
+        ),
         ...leaderCandidacies(scene, storeys.length),
       ],
       pairPrice: withLeader(scene, storeys.length, limbPairPrices(scene, wishCm)),
@@ -49,11 +48,3 @@ export const bentDownAxis: Form = {
   },
   whip: storeyWhip,
 };
-
-/** On an axis no limb may be thicker than `thick.ratio` of the stem: it would become a scaffold. */
-function tooStrong({ laid, limits }: FormScene, stem: Stem): Fault[] {
-  const ratio = thicknessRatio(laid, stem) ?? 0;
-  return ratio > limits('thick.ratio').value
-    ? [{ rank: 'breaches', what: 'too-strong', points: 1, measured: ratio }]
-    : [];
-}

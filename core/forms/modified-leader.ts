@@ -1,8 +1,8 @@
 import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
 import { withCorrections } from '../choosing/corrections';
-import { faultsOf, outsideBand, overtops, type Fault } from '../choosing/faults';
+import { faultsOf, outsideBand, overtops, tooStrong } from '../choosing/faults';
 import { limbPairPrices } from '../choosing/pairs';
-import { joinHeightCm, thicknessRatio } from '../findings/measures';
+import { joinHeightCm } from '../findings/measures';
 import { tipOf, type Course } from '../tree/course';
 import type { Stem } from '../tree/stem';
 import type { Form } from './form';
@@ -117,16 +117,9 @@ function candidaciesOf(scene: FormScene, stem: Stem): Candidacy[] {
   const fromTop = limits('top.fromCm').value;
   const own = [...faultsOf(scene, stem, findings), overtops(scene, stem)];
   if (hasTop(scene) && height >= fromTop) {
-    return [{ stem, place: 1, faults: [...own, ...tooStrong(scene, stem)], spread: [] }];
+    return [{ stem, place: 1, faults: [...own, ...tooStrong(scene, stem, 'top.limbRatio')], spread: [] }];
   }
   const lowest = limits('scaffold.lowestCm').value;
   const band = outsideBand(scene, stem, lowest, lowest + limits('scaffold.bandCm').value, SLACK_CM);
   return withCorrections(scene, { stem, place: 0, faults: [...own, ...band], spread: [stem.diameter.value] });
-}
-
-function tooStrong({ laid, limits }: FormScene, stem: Stem): Fault[] {
-  const ratio = thicknessRatio(laid, stem) ?? 0;
-  return ratio > limits('top.limbRatio').value
-    ? [{ rank: 'breaches', what: 'too-strong', points: 1, measured: ratio }]
-    : [];
 }
