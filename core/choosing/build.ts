@@ -13,10 +13,11 @@ export interface BuiltProblem {
 
 /**
  * Turns a form's problem into plain data. Stems ruled out, or left for a year, have no options; a stem that breaks a rule has none unless
- * it is pinned; a stem pinned as leader has only its leader options.
+ * it is pinned; a stem pinned as leader has only its leader options. What grows on another candidate is taken with it or not at all.
  */
-export function buildProblem(form: FormProblem, rulings: Readonly<Record<StemId, Ruling>>): BuiltProblem {
-  const candidacies = form.candidacies.filter((c) => isOpen(form, c, rulings[c.stem.id] ?? 'undecided'));
+export function buildProblem(form: FormProblem, rulings: Rulings): BuiltProblem {
+  const asked = withCarriers(form, rulings);
+  const candidacies = openOf(form, asked);
   const stems = [...new Set(candidacies.map(({ stem }) => stem.id))].sort();
   const index = new Map(stems.map((id, i) => [id, i]));
   const sum = (faults: readonly Fault[], rank: Fault['rank']): number =>
@@ -36,9 +37,47 @@ export function buildProblem(form: FormProblem, rulings: Readonly<Record<StemId,
       value: candidacies.map((c) => (c.place === place ? (c.spread[s] ?? 0) : 0)),
     })),
   }));
-  const pinned = stems.flatMap((id, i) => (['keep', 'leader'].includes(rulings[id] ?? '') ? [i] : []));
+  const pinned = stems.flatMap((id, i) => (isPin(asked[id]) ? [i] : []));
+  const carriers = carriersOf(form);
+  const parents = stems.map((id) => index.get(carriers.get(id) ?? '') ?? -1);
   const pairs = pairCosts(form, candidacies);
-  return { problem: { stems, options, pairs, circles, pinned }, candidacies, places: form.places };
+  return { problem: { stems, parents, options, pairs, circles, pinned }, candidacies, places: form.places };
+}
+
+type Rulings = Readonly<Record<StemId, Ruling>>;
+
+const isPin = (ruling: Ruling | undefined): boolean => ruling === 'keep' || ruling === 'leader';
+
+/** For each limb that grows on another that may be kept: that one. The trunk, where it may lead, stays in any case. */
+function carriersOf({ candidacies, places }: FormProblem): Map<StemId, StemId> {
+  const limbs = candidacies.filter(({ place }) => places[place]?.role === 'scaffold');
+  const seated = new Set(limbs.map(({ stem }) => stem.id));
+  const carriers = new Map<StemId, StemId>();
+  for (const { stem } of candidacies) {
+    const on = stem.parent.kind === 'stem' ? stem.parent.stemId : undefined;
+    if (on !== undefined && seated.has(on)) carriers.set(stem.id, on);
+  }
+  return carriers;
+}
+
+/** The rulings, with what carries a pinned limb pinned too, unless the grower decided about that one. */
+function withCarriers(form: FormProblem, rulings: Rulings): Rulings {
+  const asked: Record<StemId, Ruling> = { ...rulings };
+  for (const [stemId, carrier] of carriersOf(form)) {
+    if (isPin(rulings[stemId]) && (rulings[carrier] ?? 'undecided') === 'undecided') asked[carrier] = 'keep';
+  }
+  return asked;
+}
+
+/** Candidacies that may be taken: none on a limb that may not. */
+function openOf(form: FormProblem, rulings: Rulings): Candidacy[] {
+  const open = form.candidacies.filter((c) => isOpen(form, c, rulings[c.stem.id] ?? 'undecided'));
+  const carriers = carriersOf(form);
+  const stands = new Set(open.map(({ stem }) => stem.id));
+  return open.filter(({ stem }) => {
+    const carrier = carriers.get(stem.id);
+    return carrier === undefined || stands.has(carrier);
+  });
 }
 
 function isOpen(form: FormProblem, { stem, place, faults }: Candidacy, ruling: Ruling): boolean {

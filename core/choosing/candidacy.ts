@@ -14,6 +14,8 @@ export interface Place {
   word: string;
   circle: Omit<Circle, 'spreads'>;
   spreads: readonly { name: string; of: 'ratio' | 'range'; grades: Circle['spreads'][number]['grades'] }[];
+  /** Whether its limbs only carry others: then it is neither filled nor empty, and has no gaps. */
+  onlyCarries?: boolean;
   /** Height at which an empty place would be filled, cm, and on which bearing if the form says so. */
   heightCm: number;
   bearingDeg?: number;

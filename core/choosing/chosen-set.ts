@@ -1,5 +1,5 @@
 import type { Scene } from '../findings/finding';
-import { joinHeightCm } from '../findings/measures';
+import { isOnTrunk, joinHeightCm } from '../findings/measures';
 import type { StemId } from '../tree/stem';
 import type { BuiltProblem } from './build';
 import { atDeg, type Candidacy, type ChosenRole, type Place } from './candidacy';
@@ -16,6 +16,8 @@ export interface ChosenLimb {
   place: string;
   /** What a grower calls it there. */
   word: string;
+  /** Whether it is kept only for the limbs it carries. */
+  onlyCarries?: boolean;
   faults: readonly Fault[];
   correction?: Correction;
 }
@@ -53,12 +55,13 @@ export function chosenSet(scene: Scene, built: BuiltProblem, solution: Solution)
     place: (built.places[place] as Place).circle.name,
     word: (built.places[place] as Place).word,
     faults,
+    ...(built.places[place]?.onlyCarries && { onlyCarries: true }),
     ...(correction && { correction }),
   }));
   const inPlace = (i: number): typeof taken => taken.filter(({ place }) => place === i);
   const bearings = (i: number): number[] => inPlace(i).map(atDeg);
-  const gaps = built.places.flatMap(({ circle, role }, i) =>
-    role === 'scaffold' && circle.most > 1 && inPlace(i).length > 1
+  const gaps = built.places.flatMap(({ circle, role, onlyCarries }, i) =>
+    role === 'scaffold' && !onlyCarries && circle.most > 1 && inPlace(i).length > 1
       ? [
           {
             place: circle.name,
@@ -88,6 +91,7 @@ export function chosenSet(scene: Scene, built: BuiltProblem, solution: Solution)
   });
   const heights = built.places.map((_, i) =>
     inPlace(i)
+      .filter(({ stem }) => isOnTrunk(scene.laid, stem))
       .map(({ stem }) => joinHeightCm(scene.laid, stem))
       .sort((a, b) => a - b),
   );

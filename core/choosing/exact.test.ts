@@ -84,6 +84,47 @@ function treeArbitrary(kind: string, form: FormId, most: number): fc.Arbitrary<T
     }));
 }
 
+/** Fans on two or three arms, cut back or not, with ribs along them. */
+const armsArbitrary: fc.Arbitrary<TestTree> = fc
+  .record({
+    arms: fc.array(
+      fc.record({
+        side: few(90, 90, 270, 270, 80, 285),
+        angle: any(35, 75),
+        length: any(30, 70),
+        mm: any(14, 24),
+        headed: fc.boolean(),
+        ribs: fc.array(
+          fc.record({
+            share: few(0.1, 0.3, 0.5, 0.7, 0.9, 1),
+            turn: any(-45, 45),
+            off: any(-15, 15),
+            length: any(18, 120),
+            mm: any(7, 17),
+          }),
+          { maxLength: 4 },
+        ),
+      }),
+      { minLength: 1, maxLength: 3 },
+    ),
+    mm: any(26, 50),
+  })
+  .map(({ arms, mm }) => ({
+    form: 'fan',
+    trunk: { length: 45, mm, headed: true },
+    limbs: arms.flatMap(({ ribs, side, headed, ...arm }, i) => [
+      { ...arm, id: `a${i}`, h: 25 + 6 * i, bearing: side, more: { headed } },
+      ...ribs.map(({ share, turn, off, ...rib }, j) => ({
+        ...rib,
+        id: `a${i}r${j}`,
+        h: Math.round(arm.length * share),
+        bearing: (side + off + 360) % 360,
+        angle: Math.max(5, arm.angle + turn),
+        more: { parent: { kind: 'stem', stemId: `a${i}` } as Parent },
+      })),
+    ]),
+  }));
+
 const foot = ([eastCm, northCm] = [0, 0]): Parent => ({ kind: 'ground', eastCm, northCm });
 
 describe('the choice is exact', () => {
@@ -118,6 +159,23 @@ describe('the choice is exact', () => {
       expect(compared).toBeGreaterThan(0);
     });
   }
+});
+
+it('fan, ribs on arms: the best set and the next three are those of scoring every set', () => {
+  let [compared, onArms] = [0, 0];
+  fc.assert(
+    fc.property(armsArbitrary, (tree) => {
+      fc.pre(tree.limbs.length <= MOST_LIMBS);
+      const expected = bruteForce(tree);
+      if (expected.nearLimit) return;
+      compared++;
+      const found = answer(tree);
+      if (found[0]?.stems.some((id) => id.includes('r'))) onArms++;
+      expect(found).toEqual(expected.best);
+    }),
+    { numRuns: 150, seed: 20261124, endOnFailure: true },
+  );
+  expect([compared > 40, onArms > 30]).toEqual([true, true]);
 });
 
 /** What the program says of a tree, in the second scorer's terms. */

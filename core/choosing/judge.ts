@@ -155,7 +155,11 @@ const isBare = (state: TreeState): boolean => state.tree.stems.length === 1;
 function setPlaces({ laid }: Pick<Scene, 'laid'>, chosen: ChosenSet): SetPlace[] {
   const byId = new Map(laid.tree.stems.map((stem) => [stem.id, stem]));
   const names = [
-    ...new Set(chosen.limbs.filter(({ role }) => role === 'scaffold').map(({ place }) => place)),
+    ...new Set(
+      chosen.limbs
+        .filter(({ role, onlyCarries }) => role === 'scaffold' && !onlyCarries)
+        .map(({ place }) => place),
+    ),
   ];
   return names.map((name) => {
     const limbs = chosen.limbs

@@ -23,6 +23,7 @@ export function keptWords(scene: FormScene, stem: Stem, limb: ChosenLimb, say: S
       : [`${say.ratio(ratio)} of the stem’s thickness`]),
     `facing ${say.angle(stem.runBearing.value)}`,
   ].join(', ');
+  if (limb.onlyCarries) return because(`Kept for the ribs it carries: ${facts}.`, { key: 'rib.armCm' });
   return because(`Kept for ${limb.place}: ${facts}.`, { key: 'crotch.idealFromDeg' });
 }
 

@@ -5,6 +5,8 @@
 export interface Problem {
   /** Stem ids in order; a stem's place in the list is its rank when all else is equal. */
   stems: readonly string[];
+  /** For each stem the one (by index) that carries it and must stay with it, or -1. */
+  parents: readonly number[];
   options: readonly Option[];
   pairs: readonly PairCost[];
   circles: readonly Circle[];

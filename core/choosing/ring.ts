@@ -118,7 +118,7 @@ export function alone(problem: Problem, c: number): Problem {
     value: own.map((o) => spread.value[o] as number),
   }));
   return {
-    ...{ stems, pinned: [] },
+    ...{ stems, pinned: [], parents: stems.map(() => -1) },
     options: own.map((o) => ({ ...(options[o] as Option), circle: 0 })),
     pairs: pairs.flatMap((pair) => {
       const [a, b] = [index.get(pair.a), index.get(pair.b)];

@@ -84,8 +84,15 @@ export function costOf(problem: Problem, pairs: PairTable, taken: readonly numbe
       form += grade(grades, of === 'ratio' ? high / low : high - low);
     }
   });
+  breaches += [...inIt].filter((stem) => !isCarried(problem, stem, inIt)).length;
   const unpinned = problem.pinned.filter((stem) => !inIt.has(stem)).length;
   return [unpinned, breaches, short, form, merit, tie];
+}
+
+/** Whether what a stem grows on, if that is to be chosen at all, is among the taken. */
+export function isCarried({ parents }: Problem, stem: number, taken: ReadonlySet<number>): boolean {
+  const parent = parents[stem] ?? -1;
+  return parent < 0 || taken.has(parent);
 }
 
 export const offWishCost = (circle: Circle, n: number): number =>

@@ -39,8 +39,9 @@ const problem: fc.Arbitrary<Problem> = fc
     ),
     values: fc.array(fc.integer({ min: 1, max: 30 }), { minLength: 10, maxLength: 10 }),
     pinned: fc.uniqueArray(small(6), { maxLength: 3 }),
+    carriers: fc.array(fc.integer({ min: -6, max: 6 }), { minLength: 7, maxLength: 7 }),
   })
-  .map(({ circles, options, pairs, values, pinned }) => {
+  .map(({ circles, options, pairs, values, pinned, carriers }) => {
     const placed: Option[] = options.map((option) => ({ ...option, circle: option.circle % circles.length }));
     const spread = (of: 'ratio' | 'range') => ({
       ...{ name: of, of, value: values.slice(0, options.length) },
@@ -52,6 +53,7 @@ const problem: fc.Arbitrary<Problem> = fc
     });
     return {
       stems: ['a', 'b', 'c', 'd', 'e', 'f', 'g'],
+      parents: carriers.map((carrier, stem) => (carrier === stem ? -1 : Math.max(-1, carrier))),
       options: placed,
       pairs: pairs.filter(({ a, b }) => a !== b && a < options.length && b < options.length),
       circles: circles.map((of, i) => ({

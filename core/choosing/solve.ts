@@ -1,6 +1,6 @@
 import { compareCosts, type Circle, type Cost, type Option, type Problem } from './problem';
 import { alone, closedRing, emptyRing, leastCost, widened, type Ring, type RingBound } from './ring';
-import { costOf, pairTable, type PairTable } from './score';
+import { costOf, isCarried, pairTable, type PairTable } from './score';
 
 /** A set of options and what it costs. */
 export interface Solution {
@@ -63,7 +63,9 @@ class Search {
   private readonly endOf: number[];
   private readonly cheapest: { merit: Float64Array[]; tie: Float64Array[] };
   private readonly emptyBounds: RingBound[];
-  private readonly lastOption: { stem: number; at: number }[];
+  /** For each stem: the place in the order of its last option, -1 for none. */
+  private readonly lastAt: number[];
+  private readonly hasParents: boolean;
   private readonly taken: number[] = [];
   private readonly usedStems = new Set<number>();
   private readonly rings: Ring[];
@@ -93,10 +95,10 @@ class Search {
     };
     this.rings = circles.map(emptyRing);
     this.emptyBounds = circles.map((_, c) => this.aloneBound(c) ?? this.ringBound(c, this.startOf(c)));
-    this.lastOption = problem.pinned.map((stem) => ({
-      stem,
-      at: this.order.findLastIndex((o) => (options[o] as Option).stem === stem),
-    }));
+    this.lastAt = problem.stems.map((_, stem) =>
+      this.order.findLastIndex((o) => (options[o] as Option).stem === stem),
+    );
+    this.hasParents = problem.parents.some((parent) => parent >= 0);
   }
 
   /** Good sets to measure branches against from the start: grown greedily from options spread over the order. */
@@ -132,7 +134,7 @@ class Search {
     for (let i = from; i < this.order.length; i++) {
       const o = this.order[i] as number;
       const option = this.option(o);
-      if (this.usedStems.has(option.stem) || this.breaksARule(o, option)) continue;
+      if (this.usedStems.has(option.stem) || this.breaksARule(o, option, i)) continue;
       const before = this.take(o, option);
       this.fillBound(option.circle, i + 1);
       if (!this.isHopeless()) this.extend(i + 1);
@@ -141,10 +143,10 @@ class Search {
   }
 
   /** Whether taking an option breaks more rules than the best set does, pins apart: told before anything is added up. */
-  private breaksARule(o: number, option: Option): boolean {
+  private breaksARule(o: number, option: Option, at: number): boolean {
     const best = this.kept[0]?.cost;
     if (!best || best[0] > 0) return false;
-    let breaches = this.breaches + option.breaches;
+    let breaches = this.breaches + option.breaches + (this.isOrphan(option.stem, at) ? 1 : 0);
     for (const other of this.taken) breaches += this.pairs.breaches[o * this.pairs.width + other] as number;
     return breaches > best[1];
   }
@@ -201,19 +203,35 @@ class Search {
       merit += ringMerit;
       breaches += Math.max(0, ring.n - circle.most);
     });
+    breaches += this.orphans(Infinity);
     return [this.missingPins(Infinity), breaches, short, form, merit, this.tie];
   }
 
   /** Pinned stems not taken whose options all lie before `next`. */
   private missingPins(next: number): number {
-    return this.lastOption.filter(({ stem, at }) => at < next && !this.usedStems.has(stem)).length;
+    return this.problem.pinned.filter(
+      (stem) => (this.lastAt[stem] as number) < next && !this.usedStems.has(stem),
+    ).length;
+  }
+
+  /** Taken stems whose carrier is not taken, and can no longer be: its options all lie before `next`. */
+  private orphans(next: number): number {
+    if (!this.hasParents) return 0;
+    let count = 0;
+    for (const stem of this.usedStems) if (this.isOrphan(stem, next)) count++;
+    return count;
+  }
+
+  private isOrphan(stem: number, next: number): boolean {
+    if (!this.hasParents || isCarried(this.problem, stem, this.usedStems)) return false;
+    return (this.lastAt[this.problem.parents[stem] as number] as number) < next;
   }
 
   /** Writes the least cost of any set that holds the present one and adds options from `next` on. */
   private fillBound(current: number, next: number): void {
     const { bound, problem } = this;
     bound[0] = this.missingPins(next);
-    bound[1] = this.breaches;
+    bound[1] = this.breaches + this.orphans(next);
     bound[2] = 0;
     bound[3] = this.form;
     bound[4] = this.merit;

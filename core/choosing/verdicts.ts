@@ -80,9 +80,13 @@ function verdictOn(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Say
     return out((barred[0] as Finding).rule, reasonsOf(barred, say), price);
   }
   if (ruling === 'out') return ruledOut(question, stem);
-  if (!isLimb) return shootVerdict(question, stem, own);
+  if (!isLimb || !couldStandAlone(question, stem)) return shootVerdict(question, stem, own);
   return notChosen(question, stem, own);
 }
+
+/** Whether a limb that no place takes is in the way; one on an arm is then a side shoot like any other. */
+const couldStandAlone = ({ scene }: OtherwiseQuestion, stem: Stem): boolean =>
+  scene.standsOn !== 'arms' || isOnTrunk(scene.laid, stem);
 
 /** A finding against two limbs bars neither by itself; one on the foot of another bars the shoot. */
 const bars = ({ otherStemId, rule }: Finding): boolean =>

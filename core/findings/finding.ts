@@ -47,8 +47,8 @@ export interface Scene {
   site: Site;
   limits: Limits;
   when: When;
-  /** Whether limbs are chosen on one trunk, or stems from the ground. */
-  standsOn: 'trunk' | 'stems';
+  /** Whether limbs are chosen on one trunk, on it and its limbs (arms), or as stems from the ground. */
+  standsOn: 'trunk' | 'arms' | 'stems';
   hasLeader: boolean;
   /** Angles from upright the form's limbs run at, deg. */
   runDeg: { from: number; to: number };

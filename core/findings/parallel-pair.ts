@@ -1,6 +1,6 @@
 import { angleBetween, direction, subtract, add, dot, norm, scale, type Vec3 } from '../geometry/vector';
 import { tipOf, type Course } from '../tree/course';
-import { limbPairs } from './measures';
+import { areKin, limbPairs } from './measures';
 import { onBoth } from './on-both';
 import type { FindingRule, Scene } from './finding';
 import type { Stem } from '../tree/stem';
@@ -23,9 +23,10 @@ export const parallelPair: FindingRule = {
 
 /**
  * Distance between two limbs that run the same way, cm: from the middle of the shorter to the line of the other.
- * Undefined when their runs turn from each other by `parallel.turnDeg` or more, or they are far enough apart.
+ * Undefined when one carries the other, their runs turn from each other by `parallel.turnDeg` or more, or they are far enough apart.
  */
 export function sideBySideCm({ laid, limits }: Scene, a: Stem, b: Stem): number | undefined {
+  if (areKin(a, b)) return undefined;
   const run = (stem: Stem): Vec3 => direction(stem.runBearing.value, stem.set.value);
   if (angleBetween(run(a), run(b)) >= limits('parallel.turnDeg').value) return undefined;
   const [short, long] = a.length.value <= b.length.value ? [a, b] : [b, a];

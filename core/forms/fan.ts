@@ -2,6 +2,7 @@ import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
 import { faultsOf, onCurve } from '../choosing/faults';
 import type { Scene } from '../findings/finding';
 import { limbPairPrices } from '../choosing/pairs';
+import { isOnTrunk } from '../findings/measures';
 import { direction, dot, wrapBearing } from '../geometry/vector';
 import type { Stem } from '../tree/stem';
 import type { Form } from './form';
@@ -30,7 +31,7 @@ export const fan: Form = {
     'cross.joinCm': 25,
     'cross.seasons': 2,
   },
-  figures: ['rib.fewest', 'rib.wish', 'rib.most', 'plane.mostDeg', 'clearance.cm'],
+  figures: ['rib.fewest', 'rib.wish', 'rib.most', 'rib.armCm', 'plane.mostDeg', 'clearance.cm'],
   typicalOf: [
     'peach',
     'nectarine',
@@ -41,7 +42,7 @@ export const fan: Form = {
     'sweet-cherry',
     'fig',
   ],
-  standsOn: 'trunk',
+  standsOn: 'arms',
   hasLeader: false,
   headsScaffolds: true,
   holdsHeight: true,
@@ -49,7 +50,7 @@ export const fan: Form = {
   spreadCm: 400,
   build(scene) {
     return {
-      places: [hand(scene)],
+      places: [ARMS, hand(scene)],
       candidacies: scene.limbs.map((stem) => ribCandidacy(scene, stem)),
       pairPrice: limbPairPrices(scene, 0),
     };
@@ -75,6 +76,33 @@ export const fan: Form = {
     return { places, headAtCm, headAnywayCm: headAtCm };
   },
 };
+
+/** Arms cut back behind their ribs: they carry, and point where no rib does. */
+const ARMS: Place = {
+  role: 'scaffold',
+  word: 'arm',
+  onlyCarries: true,
+  heightCm: 0,
+  circle: { name: 'arms', fewest: 0, wish: 0, most: 24, offWish: 0, empty: 0, gap: [] },
+  spreads: [],
+};
+const ARMS_AT = 0;
+const HAND = 1;
+
+/** How far along a cut arm a shoot must rise to take over its place in the hand, as a share of it. Working value. */
+const TAKES_OVER = 2 / 3;
+
+/** Whether an arm was cut back to ribs near its end, so that it is no rib itself. */
+function onlyCarries({ laid, limbs }: FormScene, arm: Stem): boolean {
+  const fromCm = arm.length.value * TAKES_OVER;
+  return (
+    arm.headed &&
+    isOnTrunk(laid, arm) &&
+    limbs.some(
+      ({ parent, origin }) => parent.kind === 'stem' && parent.stemId === arm.id && origin.value >= fromCm,
+    )
+  );
+}
 
 const wallOf = ({ site }: Pick<Scene, 'site'>): number => site.wallBearingDeg ?? 90;
 
@@ -122,16 +150,19 @@ const OFF_PLANE_TENTHS = [
 function ribCandidacy(scene: FormScene, stem: Stem): Candidacy {
   const { atDeg, offDeg } = inPlane(stem, wallOf(scene));
   const isOut = offDeg > scene.limits('plane.mostDeg').value;
+  const isSprout = scene.findings.some((f) => f.rule === 'strong-upright' && f.stemId === stem.id);
+  const carriesOnly = onlyCarries(scene, stem);
   return {
     stem,
-    place: 0,
+    place: carriesOnly ? ARMS_AT : HAND,
     atDeg,
     faults: [
       ...faultsOf(scene, stem, scene.findings),
+      ...(isSprout ? [{ rank: 'breaches', what: 'strong-upright', points: 1 } as const] : []),
       isOut
         ? { rank: 'breaches', what: 'out-of-plane', points: 1, measured: offDeg }
         : { rank: 'form', what: 'off-plane', points: onCurve(OFF_PLANE_TENTHS, offDeg) },
     ],
-    spread: [stem.diameter.value],
+    spread: carriesOnly ? [] : [stem.diameter.value],
   };
 }

@@ -14,7 +14,7 @@ export interface Form {
   figures: readonly RuleKey[];
   /** Kinds (ids) it is a typical choice for. */
   typicalOf: readonly string[];
-  standsOn: 'trunk' | 'stems';
+  standsOn: 'trunk' | 'arms' | 'stems';
   hasLeader: boolean;
   /** Whether long scaffolds are headed each winter. */
   headsScaffolds: boolean;

@@ -59,5 +59,6 @@ export const FORM_FIGURES = {
   'rib.fewest': guidance(4, 'count', [2, 12], 'Fewest ribs a fan stands on.'),
   'rib.wish': guidance(8, 'count', [2, 20], 'Ribs wished for.'),
   'rib.most': guidance(12, 'count', [2, 24], 'Most ribs the wall has room for.'),
+  'rib.armCm': working(60, 'cm', [5, 150], 'How far out along an arm a shoot may rise that is to be a rib.'),
   'stem.apartCm': working(8, 'cm', [1, 60], 'Feet of a bush’s stems nearer than this crowd each other.'),
 } as const satisfies Record<string, RuleDefault>;

@@ -237,6 +237,18 @@ const fanOf = (count: number): TestTree => ({
   })),
 });
 
+/** A fan's arm with a rib at each of some distances along it. */
+const armWith = (...fromCm: number[]): TestTree => ({
+  ...{ form: 'fan', trunk: { length: 40, mm: 40, headed: true } },
+  limbs: [
+    { id: 'arm', h: 30, bearing: 90, angle: 60, length: 90, mm: 20 },
+    ...fromCm.map((h, i) => ({
+      ...{ id: `r${i}`, h, bearing: 90, angle: 30 - i, length: 60, mm: 10 },
+      more: { parent: { kind: 'stem' as const, stemId: 'arm' } },
+    })),
+  ],
+});
+
 const pinned = (tree: TestTree): TestTree => ({
   ...tree,
   rulings: Object.fromEntries(tree.limbs.map(({ id }) => [id, 'keep' as const])),
@@ -268,6 +280,8 @@ const ALL: TreeState[] = [
     ...STOREYS,
     ...[3, 5, 8, 9].map(fanOf),
     pinned(fanOf(13)),
+    armWith(55),
+    armWith(65),
     topOf(4),
     pinned(topOf(5)),
     ...[6, 7, 9, 10].map(bushOf),

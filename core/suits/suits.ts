@@ -91,7 +91,7 @@ function ofKind({ kind }: Scene, form: Form): Ground[] {
   if (form.hasLeader && !form.needsWall && kind.leads.value === 'weak') {
     grounds.push({ weight: 25, words: `${sentence(kind.name)} seldom holds a leader.` });
   }
-  if (!form.hasLeader && form.standsOn === 'trunk' && kind.habit.value === 'upright') {
+  if (!form.hasLeader && form.standsOn !== 'stems' && kind.habit.value === 'upright') {
     grounds.push({ weight: 8, words: 'Of upright habit: its limbs want spreading to open a centre.' });
   }
   if (form.standsOn === 'stems' && !kind.ownRooted) {

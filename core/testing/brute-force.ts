@@ -1,8 +1,29 @@
 // A second scorer, written from docs/choosing.md and nothing else, over every set there is. It shares no code with
 // core/choosing, core/findings or core/forms: plumb trunk, its own geometry, its own tables.
-import { barkGap, besideCm, overFootDeg, planeAtDeg, tipHeight, type Laid } from './brute-geometry';
+import { armMmAt, crotchOf, onlyCarries, placed, type Placed } from './brute-arms';
+import {
+  barkGap,
+  besideCm,
+  feetApartCm,
+  overFootDeg,
+  planeAtDeg,
+  tipHeight,
+  type Laid,
+} from './brute-geometry';
 import { PLANS, type FormPlan } from './brute-forms';
-import { asRead, halves, leansTo, line, turn, whole } from './brute-measures';
+import {
+  asRead,
+  BAND,
+  GAP,
+  halves,
+  leansTo,
+  LIKE,
+  line,
+  step,
+  turn,
+  whole,
+  widestGap,
+} from './brute-measures';
 import { placesOf } from './brute-places';
 import type { Limb, TestTree } from './trees';
 
@@ -28,37 +49,8 @@ interface Seat {
   merit: number;
 }
 
-type Table = readonly (readonly [number, number])[];
-
-const GAP: Table = [
-  ...([
-    [1.15, 0],
-    [1.3, 5],
-    [1.4, 8],
-    [1.5, 12],
-    [1.75, 30],
-    [2, 50],
-    [3, 80],
-    [5, 110],
-    [9e9, 140],
-  ] as const),
-];
-const LIKE: Table = [
-  ...([
-    [1.5, 0],
-    [2, 10],
-    [3, 25],
-    [9e9, 40],
-  ] as const),
-];
-const BAND: Table = [
-  ...([
-    [50, 0],
-    [60, 10],
-    [75, 30],
-    [9e9, 60],
-  ] as const),
-];
+/** No ring: arms that only carry cost what they are, and fill nothing. */
+const CARRIERS = -1;
 
 /** The best set and the next three of a tree, found by scoring all. */
 export function bruteForce(tree: TestTree, keep = 4): BruteForce {
@@ -74,14 +66,21 @@ export function bruteForce(tree: TestTree, keep = 4): BruteForce {
     const end = headed ? Math.max(mm / 2, mm - 0.08 * (length - 10)) : Math.min(3, mm);
     return h <= 10 ? mm : mm + ((end - mm) * (Math.min(h, length) - 10)) / (length - 10);
   };
-  const ratio = (l: Limb): number => l.mm / trunkMmAt(l.h);
+  const ratio = (l: Limb): number => {
+    const { arm, prolongs } = placedOf(l);
+    return prolongs ? 0 : l.mm / (arm ? armMmAt(arm, l.h) : trunkMmAt(l.h));
+  };
   const main: Limb = { id: 'trunk', h: 0, bearing: 0, angle: 0, length: trunk, mm: tree.trunk.mm };
-  const limbs = [...(plan.isBush ? [main] : []), ...tree.limbs].filter((l) => l.length >= 20);
+  const placedLimbs = placed([...(plan.isBush ? [main] : []), ...tree.limbs], plan.places === 'fan');
+  const limbs = placedLimbs.map(({ limb }) => limb);
+  const byId = new Map(placedLimbs.map((p) => [p.limb.id, p]));
+  const armIdOf = new Map(placedLimbs.map(({ limb, arm }) => [limb.id, arm?.id]));
+  const placedOf = (l: Limb): Placed => byId.get(l.id) as Placed;
   const ruins = (l: Limb): boolean =>
     ['dead', 'cankered', 'broken', 'blighted'].includes(l.condition ?? 'sound');
 
-  const unsound = (l: Limb): boolean => ruins(l) || (!plan.isBush && l.h < 10);
-  const narrow = (l: Limb): boolean => !plan.isBush && l.angle < plan.narrow;
+  const unsound = (l: Limb): boolean => ruins(l) || (!plan.isBush && placedOf(l).laid.h < 10);
+  const narrow = (l: Limb): boolean => !plan.isBush && (crotchOf(placedOf(l)) ?? 90) < plan.narrow;
   const rival = (l: Limb): boolean =>
     !plan.isBush && ratio(l) > Math.max(plan.ratio, 0.8) && l.angle < plan.upright;
 
@@ -96,7 +95,7 @@ export function bruteForce(tree: TestTree, keep = 4): BruteForce {
         [to + 30, 20],
         [to + 60, 60],
       ],
-      l.angle,
+      crotchOf(placedOf(l)) ?? from,
     );
     const r = plan.ratio;
     const thick = line(
@@ -140,22 +139,27 @@ export function bruteForce(tree: TestTree, keep = 4): BruteForce {
   const { rings, seatOf } = places;
   const seats: Seat[] = [];
   for (const l of limbs) {
-    near(l.angle, plan.narrow, 1e-6);
     near(ratio(l), 0.8, 1e-9);
     near(ratio(l), plan.ratio, 1e-9);
     const place = seatOf(l);
-    const low = !plan.isBush && l.h < plan.clearance;
+    const { laid, arm } = placedOf(l);
+    const crotch = crotchOf(placedOf(l)) ?? 90;
+    near(crotch, plan.narrow, 1e-4);
+    near(crotch, plan.doubtful, 1e-4);
+    const low = !plan.isBush && laid.h < plan.clearance;
+    near(laid.h, plan.clearance, arm ? 1e-3 : 0);
     const barred =
       unsound(l) ||
       low ||
+      (arm !== undefined && l.angle < 25) ||
       Boolean(l.barkTrapped) ||
       place.barred ||
       (plan.strictRatio && ratio(l) > plan.ratio);
     if (barred) continue;
-    const doubtful = !plan.isBush && l.angle < plan.doubtful ? 10 : 0;
-    const laid = asRead(l);
+    const doubtful = !plan.isBush && crotch < plan.doubtful ? 10 : 0;
     const at = plan.places === 'fan' ? planeAtDeg(laid) : plan.isBush ? leansTo(laid) : l.bearing;
-    const seat = { limb: l, laid, ring: place.ring, at, form: place.form + doubtful, merit: merit(l) };
+    const ring = onlyCarries(placedOf(l), placedLimbs) ? CARRIERS : place.ring;
+    const seat = { limb: l, laid, ring, at, form: place.form + doubtful, merit: merit(l) };
     const isOpen = !narrow(l) && !rival(l);
     if (isOpen) seats.push(seat);
     const correctable = plan.corrects && (plan.places !== 'large and small' || place.ring === 0);
@@ -176,15 +180,17 @@ export function bruteForce(tree: TestTree, keep = 4): BruteForce {
 
   const pair = (a: Laid, b: Laid): [breaches: number, form: number] => {
     const [lower, upper] = a.h < b.h || (a.h === b.h && a.id < b.id) ? [a, b] : [b, a];
-    const [up, apart] = [upper.h - lower.h, turn(a.runBearing, b.runBearing)];
+    const onStem = !armIdOf.get(a.id) && !armIdOf.get(b.id);
+    const areKin = armIdOf.get(a.id) === b.id || armIdOf.get(b.id) === a.id;
+    const [up, apart] = [onStem ? upper.h - lower.h : feetApartCm(a, b), turn(a.runBearing, b.runBearing)];
     const stacked = !plan.isBush && apart < 30 && up < plan.shade;
     let breaches = stacked ? 1 : 0;
     let form = 0;
-    const now = barkGap(a, b, 0, plan.joinCm);
+    const now = areKin ? Infinity : barkGap(a, b, 0, plan.joinCm);
     near(now, 1, 0.3);
     let rubs = false;
     if (now < 1) breaches++;
-    else {
+    else if (!areKin) {
       const later = barkGap(a, b, plan.seasons * plan.gainMm, plan.joinCm);
       near(later, 0, 0.3);
       rubs = later < 0;
@@ -196,10 +202,12 @@ export function bruteForce(tree: TestTree, keep = 4): BruteForce {
       return [breaches, form + (feet < 8 ? 30 : 0)];
     }
     form += up < plan.cluster[0] && apart <= plan.cluster[1] ? 30 : up < plan.wishCm ? 3 : 0;
+    if (!onStem) near(up, plan.cluster[0], 1e-3);
     const beside = besideCm(lower, upper);
     near(beside.turnDeg, plan.parallel[0], 1e-6);
     near(beside.apartCm, plan.parallel[1], 0.05);
-    if (!stacked && beside.turnDeg < plan.parallel[0] && beside.apartCm < plan.parallel[1]) form += 20;
+    if (!stacked && !areKin && beside.turnDeg < plan.parallel[0] && beside.apartCm < plan.parallel[1])
+      form += 20;
     return [breaches, form];
   };
 
@@ -251,7 +259,12 @@ export function bruteForce(tree: TestTree, keep = 4): BruteForce {
     const [i, j] = [index.get(a) as number, index.get(b) as number];
     return table[Math.min(i, j)]?.[Math.max(i, j)] ?? [0, 0];
   };
-  const names = [...new Set([...seats.map(({ limb }) => limb.id), ...tops.map(({ id }) => id)])].sort();
+  const isSeated = new Set(seats.map(({ limb }) => limb.id));
+  const carried = seats.filter(({ limb }) => {
+    const arm = armIdOf.get(limb.id);
+    return arm === undefined || isSeated.has(arm);
+  });
+  const names = [...new Set([...carried.map(({ limb }) => limb.id), ...tops.map(({ id }) => id)])].sort();
 
   const found = new Map<string, Scored>();
   const score = (set: readonly Seat[]): void => {
@@ -259,6 +272,8 @@ export function bruteForce(tree: TestTree, keep = 4): BruteForce {
       if (top && set.some(({ limb }) => limb.id === top.id)) continue;
       let [breaches, short, form, merits] = [0, plan.hasLeader && !top ? 1 : 0, 0, top?.merit ?? 0];
       set.forEach((a, i) => {
+        const arm = armIdOf.get(a.limb.id);
+        if (arm !== undefined && !set.some(({ limb }) => limb.id === arm)) breaches++;
         form += a.form;
         merits += a.merit;
         for (const b of set.slice(i + 1)) {
@@ -298,7 +313,7 @@ export function bruteForce(tree: TestTree, keep = 4): BruteForce {
       if (!known || compare(scored, known) < 0) found.set(stems.join(), scored);
     }
   };
-  const byLimb = limbs.map((l) => seats.filter(({ limb }) => limb === l)).filter((own) => own.length > 0);
+  const byLimb = limbs.map((l) => carried.filter(({ limb }) => limb === l)).filter((own) => own.length > 0);
   const every = (from: number, set: readonly Seat[]): void => {
     if (from === byLimb.length) return score(set);
     every(from + 1, set);
@@ -313,20 +328,9 @@ export function bruteForce(tree: TestTree, keep = 4): BruteForce {
   };
 }
 
-function widestGap(at: readonly number[], isArc: boolean): number {
-  const around = [...at].sort((x, y) => x - y);
-  if (around.length === 0) return 360;
-  const [first, last] = [around[0] as number, around.at(-1) as number];
-  const between = around.slice(1).map((x, i) => x - (around[i] as number));
-  const ends = isArc ? [2 * first, 2 * (180 - last)] : [first + 360 - last];
-  return Math.max(...between, ...ends);
-}
-
 function compare(a: Scored, b: Scored): number {
   for (let i = 0; i < a.cost.length; i++) {
     if (a.cost[i] !== b.cost[i]) return (a.cost[i] as number) - (b.cost[i] as number);
   }
-  return 0;
+  return a.stems.join() < b.stems.join() ? -1 : 1;
 }
-
-const step = (table: Table, x: number): number => table.find(([limit]) => x <= limit)?.[1] ?? 0;

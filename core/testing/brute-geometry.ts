@@ -15,6 +15,8 @@ export interface Laid {
   foot: readonly [number, number];
   /** How far from its foot it was measured, cm. */
   datum: number;
+  /** Thickness where it was cut, mm; undefined where it was not. */
+  endMm?: number | undefined;
 }
 
 type Point = [number, number, number];
@@ -53,7 +55,7 @@ function walk(l: Laid): Point[] {
   return points;
 }
 
-function at(l: Laid, s: number): Point {
+export function at(l: Laid, s: number): Point {
   const points = walk(l);
   const x = (s / l.length) * (points.length - 1);
   const i = Math.min(points.length - 2, Math.floor(x));
@@ -79,13 +81,27 @@ export function planeAtDeg(l: Laid): number {
 export const outOfPlaneDeg = (l: Laid): number =>
   (Math.asin(Math.min(1, Math.abs(heading(l.runBearing, l.set)[1]))) * 180) / Math.PI;
 
+/** Angle between two runs, deg, to a millionth. */
+export function angleDeg(a: Laid, b: Laid): number {
+  const cosine = dot(heading(a.runBearing, a.set), heading(b.runBearing, b.set));
+  return Math.round(((Math.acos(Math.min(1, cosine)) * 180) / Math.PI) * 1e6) / 1e6;
+}
+
+/** Distance between the feet of two limbs, cm. */
+export const feetApartCm = (a: Laid, b: Laid): number =>
+  Math.hypot(a.foot[0] - b.foot[0], a.foot[1] - b.foot[1], a.h - b.h);
+
 /** Turn between two runs, and distance from the middle of the shorter, foot to tip, to the line of the other. */
 export function besideCm(lower: Laid, upper: Laid): { turnDeg: number; apartCm: number } {
   const [short, long] = lower.length <= upper.length ? [lower, upper] : [upper, lower];
   const way = heading(long.runBearing, long.set);
   const turnDeg = (Math.acos(Math.min(1, dot(way, heading(short.runBearing, short.set)))) * 180) / Math.PI;
   const tip = at(short, short.length);
-  const off: Point = [tip[0] / 2, tip[1] / 2, (short.h + tip[2]) / 2 - long.h];
+  const off: Point = [
+    (short.foot[0] + tip[0]) / 2 - long.foot[0],
+    (short.foot[1] + tip[1]) / 2 - long.foot[1],
+    (short.h + tip[2]) / 2 - long.h,
+  ];
   const along = dot(off, way);
   return { turnDeg, apartCm: Math.sqrt(Math.max(0, dot(off, off) - along * along)) };
 }
@@ -95,7 +111,8 @@ export function barkGap(a: Laid, b: Laid, gainMm: number, joinCm: number): numbe
   if (a.length <= joinCm || b.length <= joinCm) return Infinity;
   const half = (l: Laid, s: number): number => {
     const datum = Math.min(l.datum, l.length / 2);
-    const mm = s <= datum ? l.mm : l.mm + ((Math.min(3, l.mm) - l.mm) * (s - datum)) / (l.length - datum);
+    const mm =
+      s <= datum ? l.mm : l.mm + (((l.endMm ?? Math.min(3, l.mm)) - l.mm) * (s - datum)) / (l.length - datum);
     return (mm * (1 + gainMm / l.mm)) / 20;
   };
   let least = Infinity;

@@ -8,6 +8,7 @@ export function asRead({ id, h, bearing, angle, length, mm, more }: Limb): Laid 
     ...{ id, h, bearing, angle, length, mm, runBearing: bearing, set: angle },
     foot: ground ? [ground.eastCm, ground.northCm] : [0, 0],
     datum: ground || id === 'trunk' ? 10 : 2,
+    endMm: more?.headed ? Math.max(mm / 2, mm - 0.08 * Math.max(0, length - 2)) : undefined,
   };
 }
 
@@ -39,3 +40,47 @@ export function whole(x: number): number {
   if (Math.abs(x - Math.floor(x) - 0.5) < 1e-4) halves.met++;
   return Math.round(x);
 }
+
+type Table = readonly (readonly [number, number])[];
+
+/** Costs by largest gap, by unlike vigour, by depth of a vase's band. */
+export const GAP: Table = [
+  ...([
+    [1.15, 0],
+    [1.3, 5],
+    [1.4, 8],
+    [1.5, 12],
+    [1.75, 30],
+    [2, 50],
+    [3, 80],
+    [5, 110],
+    [9e9, 140],
+  ] as const),
+];
+export const LIKE: Table = [
+  ...([
+    [1.5, 0],
+    [2, 10],
+    [3, 25],
+    [9e9, 40],
+  ] as const),
+];
+export const BAND: Table = [
+  ...([
+    [50, 0],
+    [60, 10],
+    [75, 30],
+    [9e9, 60],
+  ] as const),
+];
+
+export function widestGap(at: readonly number[], isArc: boolean): number {
+  const around = [...at].sort((x, y) => x - y);
+  if (around.length === 0) return 360;
+  const [first, last] = [around[0] as number, around.at(-1) as number];
+  const between = around.slice(1).map((x, i) => x - (around[i] as number));
+  const ends = isArc ? [2 * first, 2 * (180 - last)] : [first + 360 - last];
+  return Math.max(...between, ...ends);
+}
+
+export const step = (table: Table, x: number): number => table.find(([limit]) => x <= limit)?.[1] ?? 0;

@@ -14,6 +14,7 @@ interface Seen {
   barkTrapped?: boolean;
   bears?: Crop;
   sideShoots?: number;
+  headed?: boolean;
 }
 
 export type Row = [
@@ -80,6 +81,7 @@ export function limbFrom(id: string, [h, bearing, angle, length, mm, seen = {}]:
     ...(seen.ground && { parent: { kind: 'ground', eastCm: seen.ground[0], northCm: seen.ground[1] } }),
     ...(seen.runBearing !== undefined && { runBearing: reading('bearing', seen.runBearing, 'gauge') }),
     ...(seen.bears && { bears: seen.bears }),
+    ...(seen.headed && { headed: true }),
     ...(seen.sideShoots !== undefined && { sideShoots: seen.sideShoots }),
   };
   return {
