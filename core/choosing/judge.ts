@@ -3,7 +3,8 @@ import { limbsOf } from '../findings/measures';
 import { formOf, type Form } from '../forms';
 import type { TreeState } from '../history/tree-at';
 import { kindFacts } from '../kinds/kinds';
-import { planFrom, type Plan } from '../plan/plan';
+import { capsOf } from '../plan/account';
+import { cutBackOf, planFrom, type Plan } from '../plan/plan';
 import { staged } from '../plan/staging';
 import type { Units } from '../readings/units';
 import { resolveLimits } from '../rules/limits';
@@ -14,6 +15,7 @@ import type { Stem, StemId } from '../tree/stem';
 import { planWhip, type WhipPlan } from '../whips/whip-plan';
 import { buildProblem, type BuiltProblem } from './build';
 import type { FormScene } from './candidacy';
+import type { Correction } from './corrections';
 import { chosenSet, type ChosenSet } from './chosen-set';
 import { freeGrowth } from './free-growth';
 import type { Cost } from './problem';
@@ -111,33 +113,76 @@ export function judge(
   return judgeLimbs(state, units, { ...scene, findings, limbs }, form, { withPrices, sets });
 }
 
-function judgeLimbs(
+/**
+ * What is decided of each stem, without plan, prices or runners-up; undefined for a tree that is not judged by its
+ * limbs.
+ * @param near the set chosen of much the same tree, to start from
+ */
+export function decide(state: TreeState, near?: ChosenSet): Readonly<Record<StemId, Verdict>> | undefined {
+  const scene = sceneOf(state);
+  const form = formOf(state.form);
+  const limbs = limbsOf(scene);
+  if (!form || limbs.length === 0) return undefined;
+  if (form.standsOn === 'stems' && limbs.length < 2 && isBare(state)) return undefined;
+  const withLimbs = { ...scene, findings: lookAt(scene), limbs };
+  return chooseLimbs(state, 'metric', withLimbs, form, { withPrices: false, sets: 1 }, near).verdicts;
+}
+
+/** The options of a problem that take the same stems the same way as a set does, where it has them. */
+function optionsOf({ candidacies, places }: BuiltProblem, { limbs }: ChosenSet): number[] {
+  const name = (stemId: StemId, place: string, correction?: Correction): string =>
+    `${stemId} ${place} ${correction?.kind ?? ''} ${correction?.kind === 'swing' ? correction.byDeg : ''}`;
+  const wanted = new Set(limbs.map(({ stemId, place, correction }) => name(stemId, place, correction)));
+  return candidacies.flatMap(({ stem, place, correction }, o) =>
+    wanted.has(name(stem.id, places[place]?.circle.name ?? '', correction)) ? [o] : [],
+  );
+}
+
+/** The choice of limbs, and the verdicts that follow from it and from the cap on a year's work. */
+function chooseLimbs(
   state: TreeState,
   units: Units,
   scene: FormScene,
   form: Form,
   { withPrices, sets }: Required<JudgeOptions>,
-): Judgement {
+  near?: ChosenSet,
+) {
   const formProblem = form.build(scene);
   const built = buildProblem(formProblem, state.rulings);
-  const { best, nodes, proven, bound } = solve(built.problem, { keep: sets, nodeLimit: NODE_LIMIT });
+  const startFrom = near && optionsOf(built, near);
+  const { best, nodes, proven, bound } = solve(built.problem, {
+    ...{ keep: sets, nodeLimit: NODE_LIMIT },
+    ...(startFrom && { startFrom }),
+  });
   const read = (solution: Solution): ChosenSet => chosenSet(scene, built, solution);
   const [chosen, ...runnersUp] = best.map(read) as [ChosenSet, ...ChosenSet[]];
   const say = sayIn(units, state.tree);
   const first = verdictsOn({ scene, formProblem, chosen, state, say, withPrices });
-  const capRatio = scene.limits(state.shapedBefore ? 'wood.capRatio' : 'wood.firstRatio').value;
-  const laterCapRatio = scene.limits('wood.capRatio').value;
+  const caps = capsOf(scene, !state.shapedBefore);
   const freed = freeGrowth(scene, first);
   const verdicts = staged({
     scene,
     chosen,
     verdicts: freed,
-    capRatio,
-    laterCapRatio,
+    caps,
+    laterCaps: capsOf(scene, false),
+    cutBack: cutBackOf({ scene, form, chosen, verdicts: freed, caps, say }),
     today: dayOf(state),
     say,
   });
-  const plan = planFrom({ scene, form, chosen, verdicts, capRatio, say });
+  return { chosen, runnersUp, verdicts, nodes, proven, bound, caps, say };
+}
+
+function judgeLimbs(
+  state: TreeState,
+  units: Units,
+  scene: FormScene,
+  form: Form,
+  options: Required<JudgeOptions>,
+): Judgement {
+  const made = chooseLimbs(state, units, scene, form, options);
+  const { chosen, runnersUp, verdicts, nodes, proven, bound, caps, say } = made;
+  const plan = planFrom({ scene, form, chosen, verdicts, caps, say });
   const planned = { ...scene, laid: layOut(plan.after) };
   const setFindings = {
     proposed: lookAtSet(scene, setPlaces(scene, chosen)),

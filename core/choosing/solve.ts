@@ -24,6 +24,8 @@ export interface SolveOptions {
   keep?: number;
   /** Sets to look at before stopping. Default none. */
   nodeLimit?: number;
+  /** Options of a set likely to be good; the search starts from it alone. Default: sets grown greedily. */
+  startFrom?: readonly number[];
 }
 
 /**
@@ -31,9 +33,12 @@ export interface SolveOptions {
  * so that every gap but the closing one is final as soon as its second limb is taken; a branch is left when no way of
  * finishing it can beat the last set kept. See docs/choosing.md for the bound and why it never overestimates.
  */
-export function solve(problem: Problem, { keep = 4, nodeLimit = Infinity }: SolveOptions = {}): Solved {
+export function solve(
+  problem: Problem,
+  { keep = 4, nodeLimit = Infinity, startFrom }: SolveOptions = {},
+): Solved {
   const search = new Search(problem, keep, nodeLimit);
-  search.seed();
+  search.seed(startFrom);
   search.extend(0);
   const best = search.kept[0]?.cost as Cost;
   const isCut = search.openBound !== undefined && compareCosts(search.openBound, best) < 0;
@@ -101,8 +106,9 @@ class Search {
     this.hasParents = problem.parents.some((parent) => parent >= 0);
   }
 
-  /** Good sets to measure branches against from the start: grown greedily from options spread over the order. */
-  seed(): void {
+  /** Good sets to measure branches against from the start: the one given, or grown greedily from options spread over the order. */
+  seed(startFrom?: readonly number[]): void {
+    if (startFrom) return this.offer(startFrom, this.cost(startFrom));
     const step = Math.max(1, Math.ceil(this.order.length / SEEDS));
     for (const start of this.order.filter((_, i) => i % step === 0)) {
       let set = [start];

@@ -33,18 +33,18 @@ const NEAR_FORM = 4;
 const NEAR_MERIT = 10;
 
 /** Shares of a reading's uncertainty it is moved by, either way. */
-const STEPS = [0.5, 1] as const;
+const STEPS = [0.25, 0.5, 0.75, 1] as const;
 
 export interface WeighOptions {
-  /** Trees judged before weighing stops. Default 6000. */
+  /** Trees judged before weighing stops. Default 12000. */
   budget?: number;
 }
 
 /**
- * Weighs each verdict of a tree by judging it again with every reading moved, one at a time, by a half and by the
- * whole of its uncertainty, up and down. Smaller moves are tried first, so the turn told is the least found.
+ * Weighs each verdict of a tree by judging it again with every reading moved, one at a time, by each quarter
+ * of its uncertainty, up and down. Smaller moves are tried first, so the turn told is the least found.
  */
-export function weigh(state: TreeState, { budget = 6000 }: WeighOptions = {}): Record<StemId, Confidence> {
+export function weigh(state: TreeState, { budget = 12000 }: WeighOptions = {}): Record<StemId, Confidence> {
   const judged = judge(state, 'metric', { withPrices: false });
   if (judged.kind !== 'judged') return {};
   const before = decisionsIn(judged);
@@ -56,7 +56,7 @@ export function weigh(state: TreeState, { budget = 6000 }: WeighOptions = {}): R
       for (const field of fieldsOf(stem)) {
         for (const side of [-1, 1]) {
           if (left-- <= 0) return told(before, turns, contested, false);
-          noteTurns(state, before, turns, stem, field, side * share);
+          noteTurns(state, judged.chosen, before, turns, stem, field, side * share);
         }
       }
     }
@@ -66,6 +66,7 @@ export function weigh(state: TreeState, { budget = 6000 }: WeighOptions = {}): R
 
 function noteTurns(
   state: TreeState,
+  near: ChosenSet,
   before: Decisions,
   turns: Map<StemId, Turn>,
   stem: Stem,
@@ -74,7 +75,7 @@ function noteTurns(
 ): void {
   const { value: from, sure } = readingOf(stem, field);
   const to = from + share * sure;
-  const after = decisionsOn(withReading(state, stem.id, field, to));
+  const after = decisionsOn(withReading(state, stem.id, field, to), near);
   for (const [stemId, decision] of before) {
     const now = after?.get(stemId) ?? 'leave';
     if (now === decision || turns.has(stemId)) continue;

@@ -4,6 +4,7 @@ import { judge, type Judgement } from '../choosing/judge';
 import { weigh } from '../doubt/confidence';
 import { FINDING_RULES, SET_RULES } from '../findings';
 import { FORMS } from '../forms';
+import { overCap } from '../plan/account';
 import { formsFor } from '../suits/suits';
 import { caseTree, type Expected, type JudgementCase } from '../testing/case-tree';
 import { judgementsPage } from './page';
@@ -42,7 +43,7 @@ function done(wanted: Expected, judged: Judgement): Expected {
     bendTo: asked(bends, wanted.bendTo),
     findings: asked(told, wanted.findings),
     make: made.length,
-    underCap: plan.woodShare <= plan.woodCap,
+    underCap: overCap(plan.account, plan.caps) === undefined,
   };
   const keys = Object.keys(wanted) as (keyof Expected)[];
   return Object.fromEntries(keys.filter((key) => key in all).map((key) => [key, all[key]]));

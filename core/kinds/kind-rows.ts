@@ -76,7 +76,7 @@ const PEACH: Row = {
     leads: 'weak',
     thickeningMm: 10,
   },
-  ...{ wetWinterRisk: true, gums: true, rules: { 'wood.capRatio': 0.4 } },
+  ...{ wetWinterRisk: true, gums: true, rules: { 'wood.capRatio': 0.4, 'shoots.capRatio': 0.75 } },
 };
 
 /** Every kind the program knows, by row. Sources stand in `kind`, by column. */

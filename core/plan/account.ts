@@ -1,3 +1,4 @@
+import type { Scene } from '../findings/finding';
 import type { Tree } from '../tree/stem';
 import type { Act } from './acts';
 import { afterActs, woodOf } from './after';
@@ -8,7 +9,7 @@ export interface Account {
   wood: number;
   /** Leaf-bearing shoots, by length: all but a trunk. */
   shoots: number;
-  /** Growing points: tips that were not cut. A headed stem has none left of its own. */
+  /** Growing points: ends of shoots and counted side shoots. A cut shoot keeps one, at the bud it is cut to. */
   points: number;
 }
 
@@ -30,6 +31,41 @@ function shootsOf({ stems, ownRooted }: Tree): number {
   );
 }
 
-function pointsOf(tree: Tree): number {
-  return tree.stems.filter(({ headed, condition }) => !headed && condition !== 'dead').length;
+/** Growing points: the end of each shoot that grows on, its own or the bud it was cut to, and its counted side shoots. */
+function pointsOf({ stems, ownRooted }: Tree): number {
+  return stems
+    .filter(({ condition }) => condition !== 'dead')
+    .map(({ parent, headed, sideShoots = 0 }) => {
+      const isHeadedTrunk = headed && parent.kind !== 'stem' && !ownRooted;
+      return (isHeadedTrunk ? 0 : 1) + sideShoots;
+    })
+    .reduce((sum, points) => sum + points, 0);
 }
+
+/** The most that may go in a year: the first shaping of a tree may take more. */
+export function capsOf({ limits }: Pick<Scene, 'limits'>, isFirst: boolean): Account {
+  return {
+    wood: limits(isFirst ? 'wood.firstRatio' : 'wood.capRatio').value,
+    shoots: limits(isFirst ? 'shoots.firstRatio' : 'shoots.capRatio').value,
+    points: limits(isFirst ? 'points.firstRatio' : 'points.capRatio').value,
+  };
+}
+
+export const MEASURES = ['wood', 'shoots', 'points'] as const satisfies readonly (keyof Account)[];
+
+/** What each measure is called. */
+export const MEASURE_WORDS: Record<keyof Account, string> = {
+  wood: 'wood',
+  shoots: 'leaf-bearing shoots',
+  points: 'growing points',
+};
+
+/** The first measure in which an account passes its caps, if any. */
+export const overCap = (account: Account, caps: Account): keyof Account | undefined =>
+  MEASURES.find((measure) => account[measure] > caps[measure] + 1e-9);
+
+export const sumOf = (a: Account, b: Account): Account => ({
+  wood: a.wood + b.wood,
+  shoots: a.shoots + b.shoots,
+  points: a.points + b.points,
+});

@@ -44,7 +44,7 @@ function bent(stem: Stem, toDeg: number): Stem {
   return { ...stem, set, tipAngle: { ...set, how: 'estimated' } };
 }
 
-/** Cutting an end off takes the shoots beyond the cut with it; on the trunk, origins are heights. */
+/** Cutting an end off takes the shoots beyond the cut with it, and of those only counted a part as long; on the trunk, origins are heights. */
 function shortened(tree: Tree, stemId: string, toLengthCm: number): Tree {
   const cut = tree.stems.find((stem) => stem.id === stemId);
   if (!cut || toLengthCm >= cut.length.value) return tree;
@@ -66,6 +66,9 @@ function shortened(tree: Tree, stemId: string, toLengthCm: number): Tree {
               ...stem,
               length: { ...stem.length, value: toLengthCm, sure: 1 },
               headed: true,
+              ...(stem.sideShoots && {
+                sideShoots: Math.round((stem.sideShoots * toLengthCm) / stem.length.value),
+              }),
               endDiameter: { ...stem.diameter, value: cutDiameterMm(stem, toLengthCm) },
             }
           : stem,

@@ -20,8 +20,8 @@ export interface Plan {
   woodShare: number;
   /** Shares of wood, shoots and growing points taken off. */
   account: Account;
-  /** The cap on the wood for this tree this winter. */
-  woodCap: number;
+  /** The caps on them for this tree this winter. */
+  caps: Account;
   wounds: number;
   largestWoundMm: number;
   /** How its school goes about the day: order, wounds, blades, time. */
@@ -34,8 +34,8 @@ export interface PlanQuestion {
   form: Form;
   chosen: ChosenSet;
   verdicts: Readonly<Record<StemId, Verdict>>;
-  /** Cap on the share of wood this winter. */
-  capRatio: number;
+  /** The caps on what goes this winter. */
+  caps: Account;
   say: Say;
 }
 
@@ -71,12 +71,23 @@ export function planFrom(question: PlanQuestion): Plan {
   );
   const account = accountOf(tree, acts);
   return {
-    ...{ acts, account, woodShare: account.wood, woodCap: question.capRatio },
+    ...{ acts, account, woodShare: account.wood, caps: question.caps },
     wounds: wounds.length,
     largestWoundMm: Math.max(0, ...wounds),
     notes: notesOf(scene),
     after: afterActs(tree, acts),
   };
+}
+
+/** What the cuts to the limbs that stay take by themselves, whatever goes. */
+export function cutBackOf(question: PlanQuestion): Account {
+  const { acts } = planFrom(question);
+  const stays = ({ stemId }: { stemId: StemId }): boolean =>
+    !['out', 'goes-with'].includes(question.verdicts[stemId]?.decision ?? '');
+  return accountOf(
+    question.scene.laid.tree,
+    acts.filter((act) => act.kind === 'shorten' && stays(act)),
+  );
 }
 
 /** What goes, in the order the school works a tree. */

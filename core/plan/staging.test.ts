@@ -44,6 +44,18 @@ describe('what goes in a winter', () => {
     ]);
   });
 
+  // Shoots: 4 of 55 cm and 4 of 150 cm, so 18.3 % of their length each; eight growing points, 12.5 % each.
+  it.each([
+    ['shoots.capRatio', 0.4, '40 % of the leaf-bearing shoots'],
+    ['points.capRatio', 0.3, '30 % of the growing points'],
+  ] as const)('is held by the cap on %s as well: two of four under %d', (key, cap, words) => {
+    const { verdicts } = judged({ rules: { [key]: cap, 'wood.capRatio': 0.9 } });
+    expect(['k', 'm', 'n', 'o'].map((id) => verdicts[id]?.decision)).toEqual([
+      ...['out', 'out', 'temporary', 'temporary'],
+    ]);
+    expect(verdicts['n']?.reasons[0]).toMatchObject({ words: expect.stringContaining(words) as string, key });
+  });
+
   it('goes on to a third winter when two are not enough', () => {
     const { verdicts } = judged({ rules: { 'wood.capRatio': 0.1 } });
     expect(['k', 'm', 'n', 'o'].map((id) => verdicts[id]?.until)).toEqual([
@@ -56,7 +68,7 @@ describe('what goes in a winter', () => {
 
   it('may be more at the first shaping', () => {
     const { plan, verdicts } = judged({ shapedBefore: false, rules: { 'wood.capRatio': 0.22 } });
-    expect(plan.woodCap).toBe(0.5);
+    expect(plan.caps.wood).toBe(0.5);
     expect(Object.values(verdicts).filter(({ decision }) => decision === 'temporary')).toEqual([]);
   });
 
@@ -102,7 +114,7 @@ describe('the account', () => {
       { kind: 'shorten', stemId: 'l0', toLengthCm: 30, diameterMm: 8, reason },
     ]);
     expect(account.shoots).toBeCloseTo((150 + 25) / (4 * 55 + 4 * 150), 9);
-    expect(account.points).toBeCloseTo(2 / 8, 9);
+    expect(account.points).toBeCloseTo(1 / 8, 9);
     const gone = woodBetween({ lengthCm: 150, datumCm: 2, datumMm: 26, endMm: 3 }, 0, 150);
     expect(account.wood).toBeGreaterThan(gone / (gone * 10));
   });

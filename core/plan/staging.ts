@@ -4,9 +4,9 @@ import type { Verdict } from '../choosing/verdicts';
 import { because } from '../choosing/reason';
 import type { Say } from '../findings/finding';
 import { bearingDifference } from '../geometry/vector';
-import { withDescendants, type Stem, type StemId, type Tree } from '../tree/stem';
+import type { Stem, StemId, Tree } from '../tree/stem';
+import { accountOf, MEASURE_WORDS, overCap, sumOf, type Account } from './account';
 import type { KeptFor } from './acts';
-import { woodOf } from './after';
 
 /** Most winters that removals are spread over. */
 const MOST_WINTERS = 3;
@@ -36,9 +36,11 @@ export interface StagingQuestion {
   scene: FormScene;
   chosen: ChosenSet;
   verdicts: Readonly<Record<StemId, Verdict>>;
-  /** Share of the wood that may go this winter, and in each after it. */
-  capRatio: number;
-  laterCapRatio: number;
+  /** Shares that may go this winter, and in each after it. */
+  caps: Account;
+  laterCaps: Account;
+  /** What cutting back the limbs that stay takes this winter. */
+  cutBack: Account;
   /** ISO date of this winter's work. */
   today: string;
   say: Say;
@@ -61,30 +63,32 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
         b.diameter.value - a.diameter.value ||
         (a.id < b.id ? -1 : 1),
     );
-  const whole = woodOf(tree);
   const staying = { ...verdicts };
   for (const stem of tree.stems) {
     if (verdicts[stem.id]?.ruling === 'wait') staying[stem.id] = leftAYear(question, stem);
   }
   let winter = 0;
-  let spent = 0;
+  let spent = question.cutBack;
+  let isFirst = true;
+  let lastOver: keyof Account = 'wood';
   for (const stem of going) {
-    const share = whole === 0 ? 0 : 1 - woodOf(without(tree, stem)) / whole;
-    const cap = winter === 0 ? question.capRatio : question.laterCapRatio;
+    const share = shareOf(tree, stem);
+    const caps = winter === 0 ? question.caps : question.laterCaps;
     const urgent = urgencyOf(question, stem) >= NOT_PUT_OFF || verdicts[stem.id]?.ruling === 'out';
     const alone = !urgent && bearsAlone(question, stem);
-    if (!alone && (urgent || spent === 0 || spent + share <= cap + 1e-9 || winter >= MOST_WINTERS - 1)) {
-      spent += share;
-      if (winter > 0 && !urgent) staying[stem.id] = putOff(question, stem, winter);
+    if (alone) {
+      staying[stem.id] = putOff(question, stem, 1, 'wood');
       continue;
     }
-    if (alone) {
-      staying[stem.id] = putOff(question, stem, 1);
+    const over = overCap(sumOf(spent, share), caps);
+    if (urgent || isFirst || over === undefined || winter >= MOST_WINTERS - 1) {
+      [spent, isFirst] = [sumOf(spent, share), false];
+      if (winter > 0 && !urgent) staying[stem.id] = putOff(question, stem, winter, lastOver);
       continue;
     }
     winter++;
-    spent = share;
-    staying[stem.id] = putOff(question, stem, winter);
+    [spent, lastOver] = [share, over];
+    staying[stem.id] = putOff(question, stem, winter, over);
   }
   return staying;
 }
@@ -93,9 +97,10 @@ function urgencyOf({ verdicts }: StagingQuestion, stem: Stem): number {
   return URGENCY[verdicts[stem.id]?.rule ?? ''] ?? 30;
 }
 
-function without(tree: Tree, stem: Stem): Tree {
-  const gone = withDescendants(tree, stem.id);
-  return { ...tree, stems: tree.stems.filter(({ id }) => !gone.has(id)) };
+/** What taking one limb out takes of the tree, with all it carries. */
+function shareOf(tree: Tree, { id, diameter }: Stem): Account {
+  const reason = { rule: '', words: '' };
+  return accountOf(tree, [{ kind: 'take-out', stemId: id, diameterMm: diameter.value, reason }]);
 }
 
 /** Whether a limb carries fruit or blossom and none of those that stay does. */
@@ -105,20 +110,20 @@ function bearsAlone({ scene, chosen }: StagingQuestion, stem: Stem): boolean {
   return bears(stem) && !scene.laid.tree.stems.some((other) => kept.has(other.id) && bears(other));
 }
 
-function putOff(question: StagingQuestion, stem: Stem, winters: number): Verdict {
-  const { verdicts, say, capRatio } = question;
+function putOff(question: StagingQuestion, stem: Stem, winters: number, over: keyof Account): Verdict {
+  const { verdicts, say, caps } = question;
   const before = verdicts[stem.id] as Verdict;
   const keptFor = purposeOf(question, stem);
   const until = yearsOn(question.today, winters);
   const why = bearsAlone(question, stem)
     ? `It alone bears: it stays for its fruit until ${until}, shortened so that it cannot compete.`
-    : `Taking it now as well would pass ${say.ratio(capRatio)} of the wood: it stays for its ${PURPOSE[keptFor]} until ${until}, shortened so that it cannot compete.`;
+    : `Taking it now as well would pass ${say.ratio(caps[over])} of the ${MEASURE_WORDS[over]}: it stays for its ${PURPOSE[keptFor]} until ${until}, shortened so that it cannot compete.`;
   return {
     ...before,
     decision: 'temporary',
     until,
     keptFor,
-    reasons: [because(why, { key: 'wood.capRatio' }), ...before.reasons],
+    reasons: [because(why, { key: `${over}.capRatio` }), ...before.reasons],
   };
 }
 

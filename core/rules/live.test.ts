@@ -302,7 +302,7 @@ function said(state: TreeState, rules: RuleOverrides): string {
     chosen.cost,
     acts,
     found.map(({ rule, stemId, gravity }) => [rule, stemId, gravity]),
-    plan.woodCap,
+    plan.caps,
     state.leaderFailures > 0 ? formsFor({ ...state, rules }, 'metric').map(({ form }) => form) : [],
   ]);
 }

@@ -16,6 +16,20 @@ export const WORK_FIGURES = {
   'lateral.longCm': guidance(20, 'cm', [5, 100], 'A side shoot longer than this is bent or shortened.'),
   'wood.capRatio': guidance(0.3, 'ratio', [0.02, 0.9], 'Share of wood commonly taken off in a year at most.'),
   'wood.firstRatio': working(0.5, 'ratio', [0.02, 0.95], 'The same for the first shaping of a tree.'),
+  'shoots.capRatio': working(
+    0.6,
+    'ratio',
+    [0.05, 0.95],
+    'Share of the leaf-bearing shoots, by length, taken off in a year at most.',
+  ),
+  'shoots.firstRatio': working(0.75, 'ratio', [0.05, 0.98], 'The same for the first shaping of a tree.'),
+  'points.capRatio': working(
+    0.5,
+    'ratio',
+    [0.05, 0.95],
+    'Share of the growing points taken off in a year at most.',
+  ),
+  'points.firstRatio': working(0.6, 'ratio', [0.05, 0.98], 'The same for the first shaping of a tree.'),
   'stay.shortenShare': working(
     0.5,
     'ratio',

@@ -6,7 +6,17 @@ import {
   NgbDropdownMenu,
   NgbDropdownToggle,
 } from '@ng-bootstrap/ng-bootstrap/dropdown';
-import { FORM_IDS, FORM_NAMES, formOf, formatValue, kindFacts, type FormId } from '../../../../core';
+import {
+  FORM_IDS,
+  FORM_NAMES,
+  formOf,
+  formatValue,
+  kindFacts,
+  MEASURES,
+  MEASURE_WORDS,
+  overCap,
+  type FormId,
+} from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
 import { BenchStore } from './bench-store';
@@ -81,15 +91,17 @@ export class BenchPage {
       [count('make-limb'), 'to be made'],
     ] as const;
     const percentOf = (share: number): number => Math.round(share * 100);
-    const percent = percentOf(plan.woodShare);
+    const which = this.bench.state()?.shapedBefore ? 'capRatio' : 'firstRatio';
     return {
       work: parts.flatMap(([n, word]) => (n > 0 ? [`${n} ${word}`] : [])).join(', ') || 'nothing to do',
-      percent,
-      capPercent: Math.round(plan.woodCap * 100),
-      capKey: this.bench.state()?.shapedBefore ? 'wood.capRatio' : 'wood.firstRatio',
-      isOver: plan.woodShare > plan.woodCap + 1e-9,
-      shoots: percentOf(plan.account.shoots),
-      points: percentOf(plan.account.points),
+      shares: MEASURES.map((measure) => ({
+        words: MEASURE_WORDS[measure],
+        percent: percentOf(plan.account[measure]),
+        capPercent: percentOf(plan.caps[measure]),
+        capKey: `${measure}.${which}`,
+        isOver: plan.account[measure] > plan.caps[measure] + 1e-9,
+      })),
+      isOver: overCap(plan.account, plan.caps) !== undefined,
       wounds: `${plan.wounds} ${plan.wounds === 1 ? 'cut' : 'cuts'}, the largest ${formatValue(plan.largestWoundMm, 'diameter', this.book.units())}`,
     };
   });

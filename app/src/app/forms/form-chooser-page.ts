@@ -104,13 +104,13 @@ export class FormChooserPage {
 
   private takes({ judged }: SuitedForm): string {
     if (!judged) return 'To be made from its buds.';
-    const { acts, account, woodCap } = judged.plan;
+    const { acts, account, caps } = judged.plan;
     const count = (...kinds: string[]): number => acts.filter(({ kind }) => kinds.includes(kind)).length;
     const percent = (share: number): string => `${Math.round(share * 100)}\u00a0%`;
     return [
       `${count('take-out')} out, ${count('shorten')} shortened, ${count('bend', 'swing', 'spread')} bent`,
       ...(count('stay') > 0 ? [`${count('stay')} for a later winter`] : []),
-      `${percent(account.wood)} of the wood (cap ${percent(woodCap)}), ${percent(account.shoots)} of the shoots`,
+      `${percent(account.wood)} of the wood (cap ${percent(caps.wood)}), ${percent(account.shoots)} of the shoots`,
     ].join('; ');
   }
 }

@@ -137,7 +137,7 @@ function accountWords(judged: Judged): string[] {
     ];
   }
   if (judged.kind !== 'judged') return [];
-  const { acts, account, woodCap, wounds } = judged.plan;
+  const { acts, account, caps, wounds } = judged.plan;
   const count = (...kinds: string[]): number => acts.filter(({ kind }) => kinds.includes(kind)).length;
   const percent = (share: number): string => `${Math.round(share * 100)} %`;
   const left = Object.values(judged.verdicts).filter(({ rule }) => rule === 'free-growth').length;
@@ -145,7 +145,7 @@ function accountWords(judged: Judged): string[] {
     `${count('take-out')} out, ${count('shorten')} shortened, ${count('bend', 'swing', 'spread')} bent`,
     ...(left > 0 ? [`${left} left to grow for now`] : []),
     ...(count('stay') > 0 ? [`${count('stay')} dated for a later winter`] : []),
-    `${percent(account.wood)} of the wood (cap ${percent(woodCap)})`,
+    `${percent(account.wood)} of the wood (cap ${percent(caps.wood)})`,
     `${percent(account.shoots)} of the shoots, ${percent(account.points)} of the growing points`,
     `${wounds} wounds`,
   ];
