@@ -29,7 +29,7 @@ export const WORK_FIGURES = {
     [0.05, 0.95],
     'Share of the growing points taken off in a year at most.',
   ),
-  'points.firstRatio': working(0.6, 'ratio', [0.05, 0.98], 'The same for the first shaping of a tree.'),
+  'points.firstRatio': working(0.7, 'ratio', [0.05, 0.98], 'The same for the first shaping of a tree.'),
   'stay.shortenShare': working(
     0.5,
     'ratio',

@@ -21,6 +21,7 @@ import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
 import { BenchStore } from './bench-store';
 import { Elevation } from './elevation';
+import { FollowFigure } from './follow-figure';
 import { LimbInHand } from './limb-in-hand';
 import { PlanFromAbove } from './plan-from-above';
 import { ReadingsGrid } from './readings-grid';
@@ -53,7 +54,7 @@ const PATIENCE_MS = 500;
     WhipAbove,
     WhipWords,
   ],
-  providers: [BenchStore, WhipBuds],
+  providers: [BenchStore, FollowFigure, WhipBuds],
   templateUrl: './bench-page.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

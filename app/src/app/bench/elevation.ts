@@ -15,6 +15,7 @@ import { BookStore } from '../book/book-store';
 import { ElevationDrawing } from '../drawing/elevation-drawing';
 import type { HeightLine, RuleUnit } from '../drawing/height-rule';
 import { BenchStore } from './bench-store';
+import { FollowFigure } from './follow-figure';
 
 const RULE: Record<Units, RuleUnit> = {
   metric: { cm: 1, name: 'cm', step: 10 },
@@ -60,6 +61,7 @@ const TURN_PER_KEY = 10;
 export class Elevation {
   private readonly bench = inject(BenchStore);
   private readonly book = inject(BookStore);
+  private readonly follow = inject(FollowFigure);
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
   private readonly size = signal<{ width: number; height: number } | undefined>(undefined);
   private drawing: ElevationDrawing | undefined;
@@ -84,7 +86,11 @@ export class Elevation {
     const destroyed = inject(DestroyRef);
     afterNextRender(() => {
       const host = this.host().nativeElement;
-      this.drawing = new ElevationDrawing(host, (id) => this.bench.take(id));
+      this.drawing = new ElevationDrawing(
+        host,
+        (id) => this.bench.take(id),
+        (to) => this.follow.to(to),
+      );
       const observer = new ResizeObserver(([entry]) => {
         if (entry) this.size.set({ width: entry.contentRect.width, height: entry.contentRect.height });
       });
@@ -169,20 +175,27 @@ export class Elevation {
     const say = (cm: number): string =>
       this.book.units() === 'metric' ? `${Math.round(cm)} cm` : `${Math.round(cm / 2.54)} in`;
     return [
-      { heightCm: site.reachCm, words: `reach ${say(site.reachCm)}`, kind: 'reach' },
+      {
+        heightCm: site.reachCm,
+        words: `reach ${say(site.reachCm)}`,
+        kind: 'reach',
+        toldAt: { rule: 'over-reach' },
+      },
       ...(highest.heightCm > 0
         ? [
             {
               heightCm: highest.heightCm,
               words: `clear to ${say(highest.heightCm)}: ${highest.why}`,
               kind: 'clearance' as const,
+              toldAt: { figure: 'clearance.cm' as const },
             },
           ]
         : []),
       ...(state.form === 'horizontal-espalier'
-        ? this.bench
-            .wires()
-            .map((heightCm, i) => ({ heightCm, words: `wire ${i + 1}`, kind: 'wire' as const }))
+        ? this.bench.wires().map((heightCm, i) => ({
+            ...{ heightCm, words: `wire ${i + 1}`, kind: 'wire' as const },
+            toldAt: { figure: i === 0 ? ('wire.firstCm' as const) : ('wire.gapCm' as const) },
+          }))
         : []),
     ];
   }

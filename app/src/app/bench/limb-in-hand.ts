@@ -1,13 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
   decisionWords,
   formatValue,
   formOf,
+  parseReading,
   readingText,
   RULE_KEYS,
+  woodSeason,
   type Act,
+  type Crop,
   type Dimension,
+  type EndBud,
   type ReadField,
   type RuleKey,
   type Ruling,
@@ -97,6 +101,55 @@ export class LimbInHand {
     const id = this.bench.inHand();
     return this.bench.state()?.tree.stems.some((stem) => stem.id === id) ?? false;
   });
+
+  /** A word or number on what was seen that cannot be taken as typed. */
+  readonly seenTrouble = signal<{ field: 'sideShoots' | 'grew'; words: string } | undefined>(undefined);
+
+  readonly lastGrowth = computed(() => {
+    const grown = this.stem()?.growthCm[this.lastSeason() ?? ''];
+    return grown === undefined ? '' : this.length(grown);
+  });
+
+  private readonly lastSeason = computed(() => {
+    const state = this.bench.state();
+    return state && String(woodSeason(state.site, this.book.today()) - 1);
+  });
+
+  endBudOf = (value: string): EndBud => (value === 'flower' ? 'flower' : 'leaf');
+
+  cropOf = (value: string): Crop => (value === 'blossom' || value === 'fruit' ? value : 'none');
+
+  seeShoots(stemId: StemId, typed: string): void {
+    const sideShoots = Number(typed.trim());
+    const isCount =
+      typed.trim() !== '' && Number.isInteger(sideShoots) && sideShoots >= 0 && sideShoots <= 999;
+    this.seenTrouble.set(
+      isCount
+        ? undefined
+        : {
+            field: 'sideShoots',
+            words: `“${typed}” is no count of side shoots: type a whole number, 0 to 999.`,
+          },
+    );
+    if (isCount) void this.bench.observe(stemId, { sideShoots });
+  }
+
+  seeGrowth(stemId: StemId, typed: string): void {
+    const [parsed, stem, season] = [
+      parseReading(typed, 'length', this.book.units()),
+      this.stem(),
+      this.lastSeason(),
+    ];
+    if (!stem || season === undefined) return;
+    const words = !parsed.ok
+      ? parsed.message
+      : parsed.reading.value > stem.length.value
+        ? `It cannot have grown ${typed} and be ${this.length(stem.length.value)} long.`
+        : undefined;
+    this.seenTrouble.set(words === undefined ? undefined : { field: 'grew', words });
+    if (!parsed.ok || words !== undefined) return;
+    void this.bench.observe(stemId, { growthCm: { ...stem.growthCm, [season]: parsed.reading.value } });
+  }
 
   readonly couldLead = computed(() => {
     const state = this.bench.state();

@@ -11,6 +11,7 @@ import {
 import { compassWord } from '../../../../core';
 import { PlanDrawing } from '../drawing/plan-drawing';
 import { BenchStore } from './bench-store';
+import { FollowFigure } from './follow-figure';
 
 const SIDE = 280;
 
@@ -47,12 +48,17 @@ const SIDE = 280;
 export class PlanFromAbove {
   readonly bench = inject(BenchStore);
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
+  private readonly follow = inject(FollowFigure);
   private drawing: PlanDrawing | undefined;
   walking = false;
 
   constructor() {
     afterNextRender(() => {
-      this.drawing = new PlanDrawing(this.host().nativeElement, (id) => this.bench.take(id));
+      this.drawing = new PlanDrawing(
+        this.host().nativeElement,
+        (id) => this.bench.take(id),
+        (to) => this.follow.to(to),
+      );
       this.draw();
     });
     effect(() => this.draw());

@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { judge, layOut, type Judgement } from '../../../../core';
 import { treeOf, type TestTree } from '../../../../core/testing/trees';
 import { ElevationDrawing } from './elevation-drawing';
+import type { ToldAt } from './figure-links';
 import { extentOf, frameFor } from './frame';
 import { PlanDrawing } from './plan-drawing';
 import { hangTags, TAG_HEIGHT } from './tags';
@@ -31,11 +32,14 @@ function picture(): TreePicture {
 
 let host: HTMLElement;
 let taken: string[];
+let followed: ToldAt[];
+const follow = (to: ToldAt): void => void followed.push(to);
 
 beforeEach(() => {
   host = document.createElement('div');
   document.body.append(host);
   taken = [];
+  followed = [];
 });
 afterEach(() => host.remove());
 
@@ -52,8 +56,13 @@ const placeOf = (selector: string): [number, number] => {
 
 describe('the elevation', () => {
   function drawn(): ElevationDrawing {
-    const drawing = new ElevationDrawing(host, (id) => taken.push(id));
-    drawing.show(picture(), [{ heightCm: 90, words: 'reach', kind: 'reach' }], SIZE, CM);
+    const drawing = new ElevationDrawing(host, (id) => taken.push(id), follow);
+    drawing.show(
+      picture(),
+      [{ heightCm: 90, words: 'reach', kind: 'reach', toldAt: { rule: 'over-reach' } }],
+      SIZE,
+      CM,
+    );
     drawing.turn(180);
     return drawing;
   }
@@ -87,7 +96,7 @@ describe('the elevation', () => {
     expect(one('[data-tag=a]').getAttribute('aria-label')).toBe('Limb A, stays');
     expect(all('.mark.take-out')).toHaveLength(1);
     const [x, y] = placeOf('.mark.take-out');
-    const base = new ElevationDrawing(host, () => undefined);
+    const base = new ElevationDrawing(host, () => undefined, follow);
     base.show(picture(), [], SIZE, CM);
     const join = base.endsOf('e', 180)?.base ?? [NaN, NaN];
     expect(Math.hypot(x - join[0], y - join[1])).toBeLessThan(20);
@@ -100,7 +109,7 @@ describe('the elevation', () => {
 
   it('shows a limb tied aside, and a soft join pegged out, as ghosts of the course to come', () => {
     const reason = { rule: '', words: '' };
-    const drawing = new ElevationDrawing(host, () => undefined);
+    const drawing = new ElevationDrawing(host, () => undefined, follow);
     const acts = [
       { kind: 'swing' as const, stemId: 'b', fromDeg: 90, toDeg: 110, reason },
       { kind: 'spread' as const, stemId: 'd', fromDeg: 50, toDeg: 60, reason },
@@ -125,7 +134,7 @@ describe('the elevation', () => {
       keptFor: 'leaf' as const,
       reason,
     };
-    const drawing = new ElevationDrawing(host, () => undefined);
+    const drawing = new ElevationDrawing(host, () => undefined, follow);
     const verdicts = { ...before.verdicts, e: { ...verdict, decision: 'temporary' as const } };
     drawing.show({ ...before, verdicts, acts: [stay] }, [], SIZE, CM);
     drawing.turn(180);
@@ -140,6 +149,13 @@ describe('the elevation', () => {
     one('[data-tag=b]').dispatchEvent(new MouseEvent('click'));
     one('[data-tag=d]').dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
     expect(taken).toEqual(['b', 'd']);
+  });
+
+  it('leads from a line across to the rule behind its number, with a finger or a key', () => {
+    drawn();
+    one('.across.reach text').dispatchEvent(new MouseEvent('click'));
+    one('.across.reach text').dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    expect(followed).toEqual([{ rule: 'over-reach' }, { rule: 'over-reach' }]);
   });
 
   it('draws the rule and the lines across to scale', () => {
@@ -160,7 +176,7 @@ describe('the elevation', () => {
 
 describe('the plan from above', () => {
   it('gives the bearing of a point: up is north, right is east', () => {
-    const plan = new PlanDrawing(host, () => undefined);
+    const plan = new PlanDrawing(host, () => undefined, follow);
     plan.show(picture(), 280);
     expect([plan.bearingAt(140, 20), plan.bearingAt(260, 140), plan.bearingAt(140, 260)]).toEqual([
       0, 90, 180,
@@ -168,10 +184,18 @@ describe('the plan from above', () => {
   });
 
   it('shades the widest gap between the limbs that stay, once', () => {
-    const plan = new PlanDrawing(host, () => undefined);
+    const plan = new PlanDrawing(host, () => undefined, follow);
     plan.show(picture(), 280);
     expect(all('.sector').length).toBeGreaterThan(2);
     expect(all('.gap').map((gap) => gap.textContent)).toContain('90°');
+  });
+});
+
+describe('a gap on the plan', () => {
+  it('leads to the figure it is measured against', () => {
+    new PlanDrawing(host, () => undefined, follow).show(picture(), 280);
+    one('.gap').dispatchEvent(new MouseEvent('click'));
+    expect(followed).toEqual([{ figure: 'sector.bareRatio' }]);
   });
 });
 

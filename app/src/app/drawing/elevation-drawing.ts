@@ -12,6 +12,7 @@ import {
   type StemId,
 } from '../../../../core';
 import { markFor, type DrawnMark } from './act-marks';
+import type { Follow } from './figure-links';
 import { frameFor, type Frame } from './frame';
 import { drawHeightRule, type HeightLine, type RuleUnit } from './height-rule';
 import { hangTags, TAG_HEIGHT } from './tags';
@@ -48,7 +49,7 @@ export class ElevationDrawing {
   private readonly wood: SVGGElement;
   private readonly marks: SVGGElement;
   private readonly tags: SVGGElement;
-  private strings!: SVGPathElement;
+  private strings: SVGPathElement | undefined;
   private stems: DrawnStem[] = [];
   private drawnMarks: DrawnMark[] = [];
   private frame: Frame = frameFor({ radiusCm: 40, heightCm: 120 }, 400, 400, MARGINS);
@@ -59,6 +60,7 @@ export class ElevationDrawing {
   constructor(
     host: HTMLElement,
     private readonly onSelect: (id: StemId) => void,
+    private readonly follow: Follow,
   ) {
     this.svg = create<SVGSVGElement>('svg').attr('class', 'elevation');
     host.append(this.svg.node() as SVGSVGElement);
@@ -80,7 +82,7 @@ export class ElevationDrawing {
     this.reachCm = picture.room.radiusCm * 0.6;
     this.frame = frameFor(roomFor(picture), size.width, size.height, MARGINS);
     this.svg.attr('viewBox', `0 0 ${size.width} ${size.height}`);
-    drawHeightRule(this.rule, this.frame, lines, unit);
+    drawHeightRule(this.rule, this.frame, lines, unit, this.follow);
     this.drawStems(picture);
     this.marks.replaceChildren();
     const board = {
@@ -264,7 +266,7 @@ export class ElevationDrawing {
       strings += `M${tiedX.toFixed(1)} ${tiedY.toFixed(1)}L${x.toFixed(1)} ${y.toFixed(1)}`;
       tag.label.setAttribute('transform', `translate(${x.toFixed(1)},${y.toFixed(1)})`);
     });
-    this.strings.setAttribute('d', strings);
+    this.strings?.setAttribute('d', strings);
   }
 }
 

@@ -1,4 +1,5 @@
 import { scaleLinear, select } from 'd3';
+import { leadTo, type Follow, type ToldAt } from './figure-links';
 import type { Frame } from './frame';
 
 /** Lines across the drawing at heights that matter here, cm. */
@@ -6,6 +7,7 @@ export interface HeightLine {
   heightCm: number;
   words: string;
   kind: 'reach' | 'clearance' | 'wire';
+  toldAt: ToldAt;
 }
 
 /** What a rule counts in: cm to one of its units, the unit's name, and units between ticks. */
@@ -21,10 +23,11 @@ export function drawHeightRule(
   frame: Frame,
   lines: readonly HeightLine[],
   unit: RuleUnit,
+  follow: Follow,
 ): void {
   const { width, footY, scale } = frame;
   const topCm = (footY - 8) / scale;
-  const rule = select(layer);
+  const rule = select<SVGGElement, undefined>(layer);
   rule.selectAll('*').remove();
   const y = scaleLinear([0, topCm / unit.cm], [footY, 8]);
   const x = 34;
@@ -57,7 +60,7 @@ export function drawHeightRule(
       .attr('y1', footY)
       .attr('y2', footY + 6);
   }
-  for (const { heightCm, words, kind } of lines) {
+  for (const { heightCm, words, kind, toldAt } of lines) {
     if (heightCm > topCm) continue;
     const at = footY - heightCm * scale;
     const line = rule.append('g').attr('class', `across ${kind}`).attr('transform', `translate(0,${at})`);
@@ -65,10 +68,11 @@ export function drawHeightRule(
       .append('line')
       .attr('x1', x)
       .attr('x2', width - 6);
-    line
+    const label = line
       .append('text')
       .attr('x', width - 8)
       .attr('y', -4)
       .text(words);
+    leadTo(label, toldAt, follow);
   }
 }

@@ -1,5 +1,6 @@
 import { create, select, type Selection } from 'd3';
 import { outline, planView, tipOf, woodByAge, type Course, type StemId } from '../../../../core';
+import { leadTo, type Follow } from './figure-links';
 import { type Frame } from './frame';
 import { tagMark, type TreePicture } from './tree-picture';
 import { woodColour } from './wood-colours';
@@ -18,6 +19,7 @@ export class PlanDrawing {
   constructor(
     host: HTMLElement,
     private readonly onSelect: (id: StemId) => void,
+    private readonly follow: Follow,
   ) {
     this.svg = create<SVGSVGElement>('svg').attr('class', 'plan');
     host.append(this.svg.node() as SVGSVGElement);
@@ -123,13 +125,14 @@ export class PlanDrawing {
         .attr('d', `M${footX} ${footY}L${x1} ${y1}A${rim} ${rim} 0 ${width > 180 ? 1 : 0} 1 ${x2} ${y2}Z`);
       if (width < 25) continue;
       const [x, y] = this.onRim(from + width / 2, rim * 0.62);
-      ground
+      const gap = ground
         .append('text')
         .attr('class', 'gap')
         .attr('x', x)
         .attr('y', y)
         .attr('dy', '0.34em')
         .text(`${Math.round(width)}°`);
+      leadTo(gap, { figure: 'sector.bareRatio' }, this.follow);
     }
   }
 
