@@ -3,11 +3,11 @@ import { FORM_IDS } from '../forms/form-ids';
 import { RULINGS } from '../history/events';
 import { KINDS } from '../kinds/kinds';
 import { HOW_READ } from '../readings/reading';
-import { KEPT_FOR } from '../plan/acts';
+import { HEADING_PURPOSES, KEPT_FOR, REMOVAL_CUTS } from '../plan/acts';
 import { RULE_DEFAULTS, RULE_KEYS } from '../rules/defaults';
 import { QUESTIONS } from '../schools/questions';
 import { SCHOOL_IDS } from '../schools/schools';
-import { CONDITIONS } from '../tree/stem';
+import { CONDITIONS, FIXINGS } from '../tree/stem';
 import { FILE_FORMAT, FILE_VERSION } from './yard-file';
 
 /** A schema as a field of an object takes it. */
@@ -101,14 +101,45 @@ const stemReadings = shape({
   endBud: oneOf(['leaf', 'flower']).optional(),
   bears: oneOf(['none', 'blossom', 'fruit']).optional(),
   sideShoots: between(0, 500).integer('must be a whole number').optional(),
+  budsSeen: shape({
+    spacingCm: between(0.2, 50).optional(),
+    facings: array(shape({ atCm: between(0, 1500), facingDeg: between(0, 360) }))
+      .strict()
+      .required()
+      .max(40, 'must have at most 40 facings'),
+  })
+    .optional()
+    .default(undefined),
+  holds: array(oneOf(FIXINGS)).strict().optional().max(4, 'must have at most 4 fixings'),
 });
 
 const reason = shape({ rule: text(80), words: text(600) });
 
+const cutBud = shape({
+  facingDeg: between(0, 360),
+  words: text(40),
+  bearingDeg: between(0, 360),
+  angleDeg: between(0, 180),
+  sureDeg: between(0, 180),
+  isKnown: boolean().strict().required(),
+});
+
 const act = lazy((found: unknown) => {
   const fields: Record<string, Fields> = {
-    'take-out': { stemId: id(), diameterMm: between(0, 600) },
-    shorten: { stemId: id(), toLengthCm: between(0, 1500), diameterMm: between(0, 600) },
+    move: { stemId: id(), holds: oneOf(FIXINGS) },
+    'take-out': { stemId: id(), diameterMm: between(0, 600), how: oneOf(REMOVAL_CUTS).optional() },
+    shorten: {
+      stemId: id(),
+      toLengthCm: between(0, 1500),
+      diameterMm: between(0, 600),
+      purpose: oneOf(HEADING_PURPOSES).optional(),
+      bud: cutBud.optional().default(undefined),
+    },
+    'take-crop': {
+      stemId: id(),
+      crop: oneOf(['blossom', 'fruit']),
+      leave: between(0, 999).integer('must be a whole number'),
+    },
     bend: {
       stemId: id(),
       fromDeg: between(0, 180),

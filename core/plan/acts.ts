@@ -1,4 +1,4 @@
-import type { StemId } from '../tree/stem';
+import type { Fixing, StemId } from '../tree/stem';
 
 /** The finding or comparison an act rests on, as it stood when the act was made. */
 export interface ActReason {
@@ -11,6 +11,41 @@ export type KeptFor = 'fruit' | 'leaf' | 'shade' | 'insurance';
 
 export const KEPT_FOR: readonly KeptFor[] = ['fruit', 'leaf', 'shade', 'insurance'];
 
+/** How a limb is taken off: at its collar; to a stub whose hidden buds are hoped for; or broken off, as suckers are. */
+export type RemovalCut = 'collar' | 'bench' | 'break-off';
+export const REMOVAL_CUTS: readonly RemovalCut[] = ['collar', 'bench', 'break-off'];
+
+/** What a limb is cut back for. */
+export const HEADING_PURPOSES = [
+  'keep-direction',
+  'fork',
+  'equalise',
+  'turn',
+  'weaken-rival',
+  'under-leader',
+  'hold-height',
+  'leader-tip',
+  'next-tier',
+  'new-leader',
+  'open-centre',
+  'older-wood',
+  'balance-roots',
+  'calm-temporary',
+  'renew',
+  'side-shoot',
+] as const;
+export type HeadingPurpose = (typeof HEADING_PURPOSES)[number];
+
+/** The bud a limb is cut to: its facing, in words too, the shoot's way, and whether it was counted or is to be looked for. */
+export interface CutBud {
+  facingDeg: number;
+  words: string;
+  bearingDeg: number;
+  angleDeg: number;
+  sureDeg: number;
+  isKnown: boolean;
+}
+
 /**
  * Work on the tree. Lengths cm, diameters mm, angles deg from upright.
  * A swing's degrees are bearings of the run; a spread's are departures. A stay takes nothing: it dates a limb that is
@@ -18,8 +53,18 @@ export const KEPT_FOR: readonly KeptFor[] = ['fruit', 'leaf', 'shade', 'insuranc
  * `safety` of a bend says what is known of how far is safe.
  */
 export type Act =
-  | { kind: 'take-out'; stemId: StemId; diameterMm: number; reason: ActReason }
-  | { kind: 'shorten'; stemId: StemId; toLengthCm: number; diameterMm: number; reason: ActReason }
+  | { kind: 'move'; stemId: StemId; holds: Fixing; reason: ActReason }
+  | { kind: 'take-out'; stemId: StemId; diameterMm: number; how?: RemovalCut; reason: ActReason }
+  | {
+      kind: 'shorten';
+      stemId: StemId;
+      toLengthCm: number;
+      diameterMm: number;
+      purpose?: HeadingPurpose;
+      bud?: CutBud;
+      reason: ActReason;
+    }
+  | { kind: 'take-crop'; stemId: StemId; crop: 'blossom' | 'fruit'; leave: number; reason: ActReason }
   | {
       kind: 'bend';
       stemId: StemId;

@@ -29,6 +29,13 @@ function afterAct(tree: Tree, act: Act): Tree {
         ...bent(stem, Math.max(stem.set.value, act.toDeg)),
         departure: reading('angle', act.toDeg, 'gauge'),
       }));
+    case 'move':
+      return changedStem(tree, act.stemId, ({ holds = [], ...stem }) => ({
+        ...stem,
+        holds: holds.filter((fixing) => fixing !== act.holds),
+      }));
+    case 'take-crop':
+      return changedStem(tree, act.stemId, (stem) => (act.leave > 0 ? stem : { ...stem, bears: 'none' }));
     case 'stay':
     case 'make-limb':
       return tree;

@@ -4,22 +4,23 @@ import { joinHeightCm } from '../findings/measures';
 import { reading } from '../readings/reading';
 import { arcAtHeight, courseFrom, tipOf, type Course } from '../tree/course';
 import type { Stem } from '../tree/stem';
-import type { Act } from './acts';
+import type { Act, HeadingPurpose } from './acts';
 import { cutDiameterMm } from './after';
 import { bendTarget } from './bends';
 import type { Kept, PlanQuestion } from './plan';
 
 interface Cut {
   toLengthCm: number;
+  purpose: HeadingPurpose;
   reason: Act['reason'];
 }
 
 /** A cut nearer to the end than this is not worth making, cm. */
 const LEAST_CUT_CM = 3;
 
-function shortenTo(stem: Stem, { toLengthCm, reason }: Cut): Act[] {
+function shortenTo(stem: Stem, { toLengthCm, purpose, reason }: Cut): Act[] {
   const diameterMm = cutDiameterMm(stem, toLengthCm);
-  return [{ kind: 'shorten', stemId: stem.id, toLengthCm, diameterMm, reason }];
+  return [{ kind: 'shorten', stemId: stem.id, toLengthCm, diameterMm, purpose, reason }];
 }
 
 const lowest = (cuts: readonly (Cut | undefined)[]): Cut | undefined =>
@@ -32,11 +33,15 @@ function lastGrowthCm(stem: Stem): number {
 }
 
 /** Heads a limb that grew long last season, is bare, or would stand higher than the leader allows; a rival hard. */
-export function shortenLimb({ scene, form, say }: PlanQuestion, { stem, limb }: Kept): Act[] {
+export function shortenLimb(question: PlanQuestion, one: Kept, kept: readonly Kept[]): Act[] {
+  const { scene, form, say } = question;
+  const { stem, limb } = one;
   const { limits } = scene;
   const cut = lowest([
     rivalCut(limb.correction, say),
     form.headsScaffolds ? lastGrowthCut(scene, stem, say) : undefined,
+    form.headsScaffolds ? olderWoodCut(scene, stem, say) : undefined,
+    equaliseCut(question, one, kept),
     bareCut(scene, stem, say),
     form.hasLeader ? underLeader(scene, form.firstStageDeg, stem, say) : undefined,
   ]);
@@ -48,7 +53,11 @@ export function shortenLimb({ scene, form, say }: PlanQuestion, { stem, limb }: 
 function rivalCut(correction: Kept['limb']['correction'], say: Say): Cut | undefined {
   if (correction?.kind !== 'rival-bent') return undefined;
   const words = `A second leader made into a scaffold: cut hard, to ${say.length(correction.toLengthCm)}, so that it no longer leads.`;
-  return { toLengthCm: correction.toLengthCm, reason: { rule: 'thick.rivalRatio', words } };
+  return {
+    toLengthCm: correction.toLengthCm,
+    purpose: 'weaken-rival',
+    reason: { rule: 'thick.rivalRatio', words },
+  };
 }
 
 function lastGrowthCut({ limits }: FormScene, stem: Stem, say: Say): Cut | undefined {
@@ -58,7 +67,42 @@ function lastGrowthCut({ limits }: FormScene, stem: Stem, say: Say): Cut | undef
   const isWeak = stem.diameter.value < limits('thin.diameterMm').value;
   const share = isWeak ? limits('shorten.weakShare').value : usual;
   const words = `It grew ${say.length(grownCm)} last season: ${say.ratio(share)} of that comes off, so that it thickens and branches.`;
-  return { toLengthCm: stem.length.value - grownCm * share, reason: { rule: 'shorten.share', words } };
+  const reason = { rule: 'shorten.share', words };
+  return { toLengthCm: stem.length.value - grownCm * share, purpose: 'keep-direction', reason };
+}
+
+/** A limb no longer than this is not cut back into its older wood, cm. */
+const OLDER_FROM_CM = 40;
+
+/** After a poor season a limb is cut below last season's growth, where stronger buds sleep. */
+function olderWoodCut({ limits, kind, when }: FormScene, stem: Stem, say: Say): Cut | undefined {
+  const grownCm = stem.growthCm[String(when.season - 1)];
+  const poorCm = limits('shorten.poorCm').value;
+  if (grownCm === undefined || grownCm > poorCm || stem.headed || limits('shorten.share').value === 0)
+    return undefined;
+  const toLengthCm = stem.length.value - grownCm - 2 * kind.budSpacingCm.value;
+  if (stem.length.value < OLDER_FROM_CM || toLengthCm < limits('scaffold.shortestCm').value) return undefined;
+  const words = `It grew only ${say.length(grownCm)} last season: cut into older wood, so that it starts anew.`;
+  return { toLengthCm, purpose: 'older-wood', reason: { rule: 'shorten.poorCm', words } };
+}
+
+/** A vase's limb that stands well over its peers is brought down to them. */
+function equaliseCut(
+  { scene, form, say }: PlanQuestion,
+  { stem, limb }: Kept,
+  kept: readonly Kept[],
+): Cut | undefined {
+  if (form.hasLeader || form.needsWall || scene.standsOn !== 'trunk') return undefined;
+  const tipCm = (id: string): number => tipOf(scene.laid.courses.get(id) as Course)[2];
+  const peers = kept
+    .filter((k) => k.limb.place === limb.place && k.stem.id !== stem.id)
+    .map((k) => tipCm(k.stem.id));
+  const apart = scene.limits('tips.apartCm').value;
+  const highestCm = Math.max(...peers) + apart / 2;
+  if (peers.length < 2 || tipCm(stem.id) <= Math.max(...peers) + apart) return undefined;
+  const toLengthCm = arcAtHeight(scene.laid.courses.get(stem.id) as Course, highestCm);
+  const words = `Its tip stands ${say.length(tipCm(stem.id) - Math.max(...peers))} over the next highest: brought down, so that the limbs grow alike.`;
+  return { toLengthCm, purpose: 'equalise', reason: { rule: 'tips.apartCm', words } };
 }
 
 /** Share of a bare limb that comes off, so that it forks. Working value. */
@@ -68,7 +112,7 @@ function bareCut({ findings }: FormScene, stem: Stem, say: Say): Cut | undefined
   if (!findings.some(({ rule, stemId }) => rule === 'long-bare' && stemId === stem.id)) return undefined;
   const toLengthCm = stem.length.value * (1 - BARE_SHARE);
   const words = `It is ${say.length(stem.length.value)} without a side shoot: headed to ${say.length(toLengthCm)}, where two buds face the two ways wanted.`;
-  return { toLengthCm, reason: { rule: 'bare.longCm', words } };
+  return { toLengthCm, purpose: 'fork', reason: { rule: 'bare.longCm', words } };
 }
 
 function underLeader(
@@ -88,7 +132,7 @@ function underLeader(
   if (over < 0) return undefined;
   const words = `Its tip stands higher than ${say.length(limits('leader.clearCm').value)} under the leader’s, and would rival it.`;
   const toLengthCm = (Math.max(0, over - 1) / (points.length - 1)) * stem.length.value;
-  return { toLengthCm, reason: { rule: 'leader.clearCm', words } };
+  return { toLengthCm, purpose: 'under-leader', reason: { rule: 'leader.clearCm', words } };
 }
 
 /** What is cut off the trunk's top: down to another shoot that leads, to a leaf bud, by school, or to the form's height. */
@@ -100,7 +144,7 @@ export function shortenLeader(question: PlanQuestion, kept: readonly Kept[]): Ac
   const atCm = joins.get(leader.id);
   if (leader.id !== trunk.id && atCm !== undefined) {
     const reason = { rule: 'leader', words: `${say.stem(leader.id)} leads in its place.` };
-    return shortenTo(trunk, { toLengthCm: atCm + 1, reason });
+    return shortenTo(trunk, { toLengthCm: atCm + 1, purpose: 'new-leader', reason });
   }
   const cut = lowest([
     flowerTipCut(scene, trunk, say),
@@ -116,7 +160,11 @@ function flowerTipCut({ kind, findings }: FormScene, trunk: Stem, say: Say): Cut
   if (!findings.some(({ rule }) => rule === 'flower-tip')) return undefined;
   const offCm = 2 * kind.budSpacingCm.value;
   const words = `It ends in a flower bud: cut ${say.length(offCm)} back, to the first leaf bud, so that it runs on.`;
-  return { toLengthCm: trunk.length.value - offCm, reason: { rule: 'flower-tip', words } };
+  return {
+    toLengthCm: trunk.length.value - offCm,
+    purpose: 'leader-tip',
+    reason: { rule: 'flower-tip', words },
+  };
 }
 
 const TIP_SHARE = { never: 0, tipped: 0.2, 'cut-hard': 0.5 } as const;
@@ -126,7 +174,11 @@ function schoolCut({ answers }: FormScene, trunk: Stem, say: Say): Cut | undefin
   if (share === 0 || trunk.headed) return undefined;
   const grownCm = Math.min(lastGrowthCm(trunk), trunk.length.value);
   const words = `${say.ratio(share)} of its last growth, ${say.length(grownCm)}, comes off by its school.`;
-  return { toLengthCm: trunk.length.value - grownCm * share, reason: { rule: 'leader-tip', words } };
+  return {
+    toLengthCm: trunk.length.value - grownCm * share,
+    purpose: 'leader-tip',
+    reason: { rule: 'leader-tip', words },
+  };
 }
 
 /** A modified leader's top is held at a height over the tips of its large limbs. */
@@ -147,7 +199,7 @@ function topOverLimbs(
   const toCm = Math.max(Math.max(...tips) + limits('top.overCm').value, smallCm + 2);
   const words = `The large limbs hold it back: it is shortened to ${say.length(toCm)}, ${say.length(limits('top.overCm').value)} over their tips, and renewed every year.`;
   const toLengthCm = arcAtHeight(laid.courses.get(trunk.id) as Course, toCm);
-  return { toLengthCm, reason: { rule: 'top.overCm', words } };
+  return { toLengthCm, purpose: 'leader-tip', reason: { rule: 'top.overCm', words } };
 }
 
 /** A form that is held within reach is cut to its highest kept limb at or below it. */
@@ -167,7 +219,7 @@ function withinReach(
   if (!to) return undefined;
   const words = `Its top is over reach (${say.length(site.reachCm)}): cut to ${say.stem(to.stem.id)} at ${say.length(to.heightCm)}, not to a stump.`;
   const toLengthCm = arcAtHeight(laid.courses.get(trunk.id) as Course, to.heightCm) + 1;
-  return { toLengthCm, reason: { rule: 'over-reach', words } };
+  return { toLengthCm, purpose: 'hold-height', reason: { rule: 'over-reach', words } };
 }
 
 /** Height over a wire that a leader must have passed before it is headed there, cm. */
@@ -188,6 +240,7 @@ function nextTier({ scene, chosen, say }: PlanQuestion, trunk: Stem): Cut | unde
   const words = `No arm serves the wire at ${say.length(wireCm)}: headed there, its top buds make the next pair and the leader.`;
   return {
     toLengthCm: arcAtHeight(course, wireCm),
+    purpose: 'next-tier',
     reason: {
       rule: 'wire.gapCm',
       words: `${words} ${say.length(limits('wire.gapCm').value)} lie between wires.`,

@@ -8,9 +8,12 @@ import type { Form } from '../forms/form';
 import { answered, type QuestionId } from '../schools/questions';
 import type { Stem, StemId, Tree } from '../tree/stem';
 import { accountOf, type Account } from './account';
+import { cutToBuds } from '../cuts/cut-to-buds';
+import { inWorkOrder } from '../work/order';
 import type { Act } from './acts';
 import { afterActs, cutDiameterMm } from './after';
 import { bend, corrections, lateralWork } from './bends';
+import { cropActs, moves, oneWound, removalOf, withoutCarried } from './wounds';
 import { shortenLeader, shortenLimb } from './heading';
 
 /** The work that brings the tree to what was chosen, and what it takes off. */
@@ -45,27 +48,15 @@ export interface Kept {
   limb: ChosenLimb;
 }
 
-/** Acts in the order they are told: what goes, what is cut back, what is bent, what is made anew. */
+/** The plan: what is to be done, each cut at its bud, in the order it is done. */
 export function planFrom(question: PlanQuestion): Plan {
-  const { scene, chosen } = question;
-  const { tree } = scene.laid;
-  const kept = chosen.limbs.flatMap((limb): Kept[] => {
-    const stem = tree.stems.find(({ id }) => id === limb.stemId);
-    return stem ? [{ stem, limb }] : [];
-  });
-  const scaffolds = kept.filter(({ limb }) => limb.role === 'scaffold');
-  const acts: Act[] = [
-    ...takeOuts(question),
-    ...shortenLeader(question, kept),
-    ...temporary(question),
-    ...scaffolds.flatMap((limb) => shortenLimb(question, limb)),
-    ...scaffolds.flatMap((limb) => corrections(question, limb)),
-    ...scaffolds.flatMap((limb) => bend(question, limb)),
-    ...lateralWork(question),
-    ...chosen.empty
-      .filter((place) => isWanted(question, place))
-      .map((place) => makeLimb(scene, place, question.say)),
-  ];
+  const { scene, form, chosen, say } = question;
+  const { tree, trunk } = scene.laid;
+  const leaderId =
+    chosen.limbs.find(({ role }) => role === 'leader')?.stemId ?? (form.hasLeader ? trunk?.id : undefined);
+  const rough = oneWound(question, roughActs(question));
+  const cut = withoutCarried(scene, cutToBuds({ scene, form, leaderId, say }, rough));
+  const acts = inWorkOrder(scene, [...moves(question, cut), ...cut, ...cropActs(question)]);
   const wounds = acts.flatMap((act) =>
     act.kind === 'take-out' || act.kind === 'shorten' ? [act.diameterMm] : [],
   );
@@ -79,9 +70,32 @@ export function planFrom(question: PlanQuestion): Plan {
   };
 }
 
+/** What is to be done, heading cuts by length alone. */
+function roughActs(question: PlanQuestion): Act[] {
+  const { scene, chosen } = question;
+  const { tree } = scene.laid;
+  const kept = chosen.limbs.flatMap((limb): Kept[] => {
+    const stem = tree.stems.find(({ id }) => id === limb.stemId);
+    return stem ? [{ stem, limb }] : [];
+  });
+  const scaffolds = kept.filter(({ limb }) => limb.role === 'scaffold');
+  return [
+    ...takeOuts(question),
+    ...shortenLeader(question, kept),
+    ...temporary(question),
+    ...scaffolds.flatMap((limb) => shortenLimb(question, limb, scaffolds)),
+    ...scaffolds.flatMap((limb) => corrections(question, limb)),
+    ...scaffolds.flatMap((limb) => bend(question, limb)),
+    ...lateralWork(question),
+    ...chosen.empty
+      .filter((place) => isWanted(question, place))
+      .map((place) => makeLimb(scene, place, question.say)),
+  ];
+}
+
 /** What the cuts to the limbs that stay take by themselves, whatever goes. */
 export function cutBackOf(question: PlanQuestion): Account {
-  const { acts } = planFrom(question);
+  const acts = roughActs(question);
   const stays = ({ stemId }: { stemId: StemId }): boolean =>
     !['out', 'goes-with'].includes(question.verdicts[stemId]?.decision ?? '');
   return accountOf(
@@ -91,7 +105,8 @@ export function cutBackOf(question: PlanQuestion): Account {
 }
 
 /** What goes, in the order the school works a tree. */
-function takeOuts({ scene, verdicts }: PlanQuestion): Act[] {
+function takeOuts(question: PlanQuestion): Act[] {
+  const { scene, verdicts } = question;
   const going = scene.laid.tree.stems.filter(({ id }) => verdicts[id]?.decision === 'out');
   const up = scene.answers.order === 'top-first' ? -1 : 1;
   const height = (stem: Stem): number => joinHeightCm(scene.laid, stem);
@@ -100,7 +115,8 @@ function takeOuts({ scene, verdicts }: PlanQuestion): Act[] {
     .map((stem) => {
       const { rule, reasons } = verdicts[stem.id] as Verdict;
       const reason = { rule, words: reasons[0]?.words ?? '' };
-      return { kind: 'take-out', stemId: stem.id, diameterMm: stem.diameter.value, reason };
+      const how = removalOf(question, stem, rule);
+      return { kind: 'take-out', stemId: stem.id, diameterMm: stem.diameter.value, how, reason };
     });
 }
 
@@ -117,7 +133,7 @@ function temporary({ scene, verdicts }: PlanQuestion): Act[] {
     const diameterMm = cutDiameterMm(stem, toLengthCm);
     const cut: Act[] =
       toLengthCm < stem.length.value
-        ? [{ kind: 'shorten', stemId: stem.id, toLengthCm, diameterMm, reason }]
+        ? [{ kind: 'shorten', stemId: stem.id, toLengthCm, diameterMm, purpose: 'calm-temporary', reason }]
         : [];
     return [
       { kind: 'stay', stemId: stem.id, until: verdict.until, keptFor: verdict.keptFor, reason },

@@ -39,6 +39,8 @@ export function completeStem(id: StemId, given: StemReadings, kind: KindFacts, o
   if (given.continues !== undefined) stem.continues = given.continues;
   if (given.variety !== undefined) stem.variety = given.variety;
   if (given.endBud !== undefined) stem.endBud = given.endBud;
+  if (given.budsSeen !== undefined) stem.budsSeen = given.budsSeen;
+  if (given.holds !== undefined) stem.holds = given.holds;
   if (given.bears !== undefined) stem.bears = given.bears;
   if (given.sideShoots !== undefined) stem.sideShoots = given.sideShoots;
   return stem;

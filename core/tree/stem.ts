@@ -1,3 +1,4 @@
+import type { BudsSeen } from '../cuts/limb-buds';
 import type { Reading } from '../readings/reading';
 
 export type StemId = string;
@@ -15,6 +16,10 @@ export type Condition = 'sound' | 'dead' | 'cankered' | 'blighted' | 'broken' | 
 export type EndBud = 'leaf' | 'flower';
 /** What a stem carries of its crop. */
 export type Crop = 'none' | 'blossom' | 'fruit';
+
+/** What a grower fixes to a limb. */
+export type Fixing = 'tie' | 'spreader' | 'weight' | 'label';
+export const FIXINGS: readonly Fixing[] = ['tie', 'spreader', 'weight', 'label'];
 
 export const CONDITIONS: readonly Condition[] = ['sound', 'dead', 'cankered', 'blighted', 'broken', 'rubbed'];
 
@@ -52,6 +57,10 @@ export interface StemReadings {
   bears?: Crop;
   /** Side shoots and spurs counted on it, besides those that are stems of their own in the book. */
   sideShoots?: number;
+  /** Buds whose facing was seen, and how far apart buds stand. */
+  budsSeen?: BudsSeen;
+  /** What is fixed to it, to be moved before it is cut. */
+  holds?: readonly Fixing[];
 }
 
 /** A stem with every reading filled in, measured or estimated. */
@@ -78,6 +87,8 @@ export interface Stem {
   bears?: Crop;
   /** Side shoots and spurs counted on it, besides those that are stems of their own in the book. */
   sideShoots?: number;
+  budsSeen?: BudsSeen;
+  holds?: readonly Fixing[];
 }
 
 /** A tree on one date. Its foot is the origin of its frame. */

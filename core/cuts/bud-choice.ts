@@ -1,0 +1,253 @@
+import type { FormScene } from '../choosing/candidacy';
+import type { Say } from '../findings/finding';
+import { clearanceLimit } from '../findings/measures';
+import {
+  angleBetween,
+  bearingDifference,
+  bearingOf,
+  direction,
+  fromUprightOf,
+  type Vec3,
+} from '../geometry/vector';
+import type { Degree } from '../kinds/kinds';
+import { reading } from '../readings/reading';
+import { closestApproach } from '../tree/approach';
+import { courseFrom, positionAt, runAt, tipOf, type Course } from '../tree/course';
+import type { Stem, StemId } from '../tree/stem';
+import { facingInSpace, facingWords, shootDirection, type FacingDeg } from './facing';
+import { budsAlong, type LimbBud, type NodeKind } from './limb-buds';
+
+/** How well a bud's shoot would serve. */
+export type Fit = 'good' | 'fair' | 'refused';
+
+/** A bud that a limb could be cut to, and where its shoot would go. Lengths cm, angles from upright and bearings deg. */
+export interface BudChoice {
+  atCm: number;
+  facingDeg: FacingDeg;
+  /** The facing in a grower's words. */
+  words: string;
+  sureDeg: number;
+  node: NodeKind;
+  /** Whether this very bud's facing is known; else it is one to look for near the place. */
+  isKnown: boolean;
+  /** The shoot's direction, and where its end would be next winter. */
+  bearingDeg: number;
+  angleDeg: number;
+  tip: Vec3;
+  fit: Fit;
+  /** What speaks against it, or for it, the weightiest first. */
+  why: readonly string[];
+}
+
+/** What a cut is to do with the limb's direction. */
+export interface CutWish {
+  stem: Stem;
+  /** Length wished, cm. */
+  toLengthCm: number;
+  /** Bearing and angle from upright wished of the shoot, deg. */
+  bearingDeg: number;
+  fromDeg: number;
+  toDeg: number;
+  /** Whether the limb is the leader, whose shoot is to stand over the foot. */
+  leads: boolean;
+  /** Bearing of the wall it is trained on, deg. */
+  wallDeg: number | undefined;
+  /** What stays about it, as the work leaves it; the limb itself and what it carries apart. */
+  others: readonly { id: StemId; course: Course }[];
+  /** Whether the cut is to make a fork: two shoots to either side. */
+  forks?: boolean;
+}
+
+/** A facing less sure than this is looked for on the tree, not counted, deg. */
+const COUNTED_DEG = 60;
+/** Growth expected of the shoot in a season, cm, by vigour. Working values. */
+const NEXT_CM: Record<Degree, number> = { weak: 40, middling: 60, strong: 80 };
+/** A shoot is about this thick at its foot, mm. */
+const SHOOT_MM = 8;
+/** Bark of the shoot nearer than this to a limb's runs into it; nearer than the second crowds it, cm. Working values. */
+const INTO_CM = 6;
+const CROWDS_CM = 15;
+/** A limb's shoot whose end comes this much nearer to the tree's middle than the cut grows inward, cm. */
+const INWARD_CM = 5;
+/** A wall tree's shoot further out of the plane than this is cut off again, deg. */
+const OFF_WALL_DEG = 40;
+/** The eight facings that are looked for where none is known. */
+const EIGHTHS = [0, 45, 90, 135, 180, 225, 270, 315] as const;
+
+/**
+ * The buds near a wished length, best first: known buds within `cut.budsEither` either side, or, where no facing is known,
+ * the eight facings to look for there. Best is the best fit, then the shoot nearest to the wished direction and
+ * the bud nearest to the wished length.
+ */
+export function budChoices(scene: FormScene, wish: CutWish, say: Say): BudChoice[] {
+  const { stem, toLengthCm } = wish;
+  const buds = budsAlong(stem, scene.kind, scene.when.season);
+  const spacingCm = stem.budsSeen?.spacingCm ?? scene.kind.budSpacingCm.value;
+  const reachCm = spacingCm * scene.limits('cut.budsEither').value + 1e-6;
+  const known = buds.filter(
+    ({ atCm, sureDeg }) => sureDeg < COUNTED_DEG && Math.abs(atCm - toLengthCm) <= reachCm,
+  );
+  const looked = nearestBud(buds, toLengthCm);
+  const open: LimbBud[] =
+    known.length > 0
+      ? known
+      : EIGHTHS.map((facingDeg) => ({
+          ...{ atCm: toLengthCm, facingDeg, sureDeg: 22.5, isSeen: false },
+          node: looked?.node ?? 'leaf',
+        }));
+  return open
+    .map((bud) => choiceOf(scene, wish, bud, known.length > 0, say))
+    .sort((a, b) => RANK[a.fit] - RANK[b.fit] || missOf(wish, a) - missOf(wish, b));
+}
+
+const RANK: Record<Fit, number> = { good: 0, fair: 1, refused: 2 };
+
+function nearestBud(buds: readonly LimbBud[], atCm: number): LimbBud | undefined {
+  return [...buds].sort((a, b) => Math.abs(a.atCm - atCm) - Math.abs(b.atCm - atCm))[0];
+}
+
+/** How far a choice misses the wish: degrees of angle and of turn, and two for each cm of length. Working weights. */
+function missOf(wish: CutWish, choice: BudChoice): number {
+  const { bearingDeg, fromDeg, toDeg, toLengthCm } = wish;
+  const far = Math.abs(choice.atCm - toLengthCm) * 2;
+  if (wish.leads) return 2 * fromUprightOf(choice.tip) + far;
+  if (wish.forks) return Math.min(Math.abs(choice.facingDeg - 90), Math.abs(choice.facingDeg - 270)) + far;
+  const angle = Math.max(fromDeg - choice.angleDeg, choice.angleDeg - toDeg, 0);
+  const turn = choice.angleDeg < 10 ? 0 : bearingDifference(bearingDeg, choice.bearingDeg);
+  return angle * 2 + turn + far;
+}
+
+/** Where the shoot of a bud would grow from its place on a limb, in a season of its kind's usual growth. */
+export function shootOf(scene: FormScene, stem: Stem, atCm: number, facingDeg: FacingDeg): Course {
+  const course = scene.laid.courses.get(stem.id) as Course;
+  const [run, base] = [runAt(course, atCm), positionAt(course, atCm)];
+  const way = shootDirection(run, facingInSpace(run, stem.runBearing.value, facingDeg), {
+    breakDeg: scene.limits('cut.breakDeg').value,
+    liftDeg: scene.limits('cut.liftDeg').value,
+  });
+  const bearing = reading('bearing', bearingOf(way), 'estimated');
+  const angle = reading('angle', fromUprightOf(way), 'estimated');
+  const shoot: Stem = {
+    ...{
+      ...stem,
+      id: `${stem.id} shoot`,
+      bearing,
+      departure: angle,
+      runBearing: bearing,
+      set: angle,
+      tipAngle: angle,
+    },
+    length: reading('length', NEXT_CM[scene.kind.vigour.value], 'estimated'),
+    diameter: reading('diameter', SHOOT_MM, 'estimated'),
+    headed: false,
+    growthCm: {},
+  };
+  return courseFrom(shoot, base);
+}
+
+function choiceOf(scene: FormScene, wish: CutWish, bud: LimbBud, isKnown: boolean, say: Say): BudChoice {
+  const { stem } = wish;
+  const course = scene.laid.courses.get(stem.id) as Course;
+  const run = runAt(course, bud.atCm);
+  const shoot = shootOf(scene, stem, bud.atCm, bud.facingDeg);
+  const way = shoot.directions.at(-1) as Vec3;
+  const [bearingDeg, angleDeg] = [bearingOf(way), fromUprightOf(way)];
+  const against = [
+    ...nodeFaults(wish, bud),
+    ...wayFaults(scene, wish, shoot, angleDeg, say),
+    ...neighbourFaults(scene, wish, shoot, say),
+  ];
+  const fit = against.reduce<Fit>(
+    (worst, { fit: found }) => (RANK[found] > RANK[worst] ? found : worst),
+    'good',
+  );
+  const why = [...against].sort((a, b) => RANK[b.fit] - RANK[a.fit]).map(({ words }) => words);
+  const leads = `It leads ${say.angle(angleDeg)} from upright${angleDeg < 10 ? '' : `, toward ${say.angle(bearingDeg)}`}.`;
+  return {
+    ...{
+      atCm: bud.atCm,
+      facingDeg: bud.facingDeg,
+      words: facingWords(run, stem.runBearing.value, bud.facingDeg),
+    },
+    ...{ sureDeg: bud.sureDeg, node: bud.node, isKnown, bearingDeg, angleDeg, tip: tipOf(shoot), fit },
+    why: why.length > 0 ? why : [leads],
+  };
+}
+
+interface Against {
+  fit: Fit;
+  words: string;
+}
+
+function nodeFaults({ leads }: CutWish, { node }: LimbBud): Against[] {
+  if (node === 'flower') return [{ fit: 'refused', words: 'A flower bud there: no shoot comes of it.' }];
+  if (node === 'leaf and flower') {
+    const words = 'Flower buds sit beside the leaf bud: look for the slim one between them.';
+    return leads ? [{ fit: 'fair', words }] : [];
+  }
+  return node === 'spur'
+    ? [{ fit: 'fair', words: 'Older wood: the shoot must come from a spur or a hidden bud.' }]
+    : [];
+}
+
+/** What speaks against the way itself: too upright, too flat, back into the middle, out of the wall, or into the ground. */
+function wayFaults(scene: FormScene, wish: CutWish, shoot: Course, angleDeg: number, say: Say): Against[] {
+  const found: Against[] = [];
+  const [base, tip] = [shoot.points[0] as Vec3, tipOf(shoot)];
+  const told = say.angle(angleDeg);
+  if (wish.leads) {
+    const off = fromUprightOf(tip);
+    const lean = scene.limits('leader.leanDeg').value;
+    if (angleDeg > lean + 20)
+      found.push({ fit: 'refused', words: `It leans ${told} from upright: no leader.` });
+    else if (off > lean)
+      found.push({ fit: 'fair', words: `Its end would stand ${say.angle(off)} off the foot.` });
+    return found;
+  }
+  const steep = wish.fromDeg - angleDeg;
+  if (steep > 25)
+    found.push({
+      fit: 'refused',
+      words: `It goes up, ${told} from upright, and would rival the leader or its limb.`,
+    });
+  else if (steep > 12) found.push({ fit: 'fair', words: `It stands steep, ${told} from upright.` });
+  const flat = angleDeg - Math.max(wish.toDeg, 60);
+  if (flat > 20) found.push({ fit: 'refused', words: `It leads down, ${told} from upright.` });
+  else if (flat > 5) found.push({ fit: 'fair', words: `It lies flat, ${told} from upright.` });
+  const out = (p: Vec3): number => Math.hypot(p[0], p[1]);
+  const isOpen = scene.standsOn === 'trunk' && wish.fromDeg > 0;
+  if (isOpen && out(tip) < out(base) - INWARD_CM)
+    found.push({ fit: 'refused', words: 'It grows back into the middle.' });
+  const way = shoot.directions.at(-1) as Vec3;
+  const offWall = wish.wallDeg === undefined ? 0 : 90 - angleBetween(way, direction(wish.wallDeg + 90, 90));
+  if (Math.abs(offWall) > OFF_WALL_DEG)
+    found.push({
+      fit: 'refused',
+      words: `It grows ${say.angle(Math.abs(offWall))} out of the wall’s plane.`,
+    });
+  const clearCm = clearanceLimit(scene, bearingOf(way)).value;
+  if (tip[2] < clearCm)
+    found.push({
+      fit: 'refused',
+      words: `Its end comes down to ${say.length(Math.max(0, tip[2]))}: too low there.`,
+    });
+  return found;
+}
+
+/** What speaks against the room it grows into: another limb, or the leader. */
+function neighbourFaults(
+  scene: FormScene,
+  { stem, others, leads }: CutWish,
+  shoot: Course,
+  say: Say,
+): Against[] {
+  return others.flatMap(({ id, course }): Against[] => {
+    if (id === stem.id || (leads && id === scene.laid.trunk?.id)) return [];
+    const near = closestApproach(shoot, course, { skipCm: 10, withinCm: CROWDS_CM + 5, thickenedMm: 0 });
+    if (!near || near.gapCm > CROWDS_CM) return [];
+    const whom = id === scene.laid.trunk?.id ? 'the leader' : say.stem(id);
+    return near.gapCm < INTO_CM
+      ? [{ fit: 'refused', words: `It runs into ${whom}.` }]
+      : [{ fit: 'fair', words: `It passes ${say.length(near.gapCm)} from ${whom}.` }];
+  });
+}

@@ -1,0 +1,138 @@
+import { describe, expect, it } from 'vitest';
+import { readFileSync } from 'node:fs';
+import { readYardFile } from '../formats/read';
+import { judge, sceneOf, type Judgement } from '../choosing/judge';
+import { lookAt } from '../findings';
+import { clearanceLimit, limbsOf } from '../findings/measures';
+import { readBook, treeState, type TreeState } from '../history/tree-at';
+import { treeOf, type Limb, type TestTree } from '../testing/trees';
+import { closestApproach } from '../tree/approach';
+import { layOut, type Course } from '../tree/course';
+import { withDescendants } from '../tree/stem';
+import { shootOf } from './bud-choice';
+
+const DEMO = readFileSync(new URL('../../demo/two-hillsides.json', import.meta.url), 'utf8');
+
+const limb = (id: string, h: number, bearing: number, angle: number, more: Partial<Limb> = {}): Limb => ({
+  ...{ id, h, bearing, angle, length: 90, mm: 13 },
+  ...more,
+});
+const vase = (angle: number, more: Partial<Limb> = {}): TestTree => ({
+  ...{ form: 'open-vase', trunk: { length: 96, mm: 40, headed: true } },
+  limbs: [
+    limb('a', 52, 0, angle, more),
+    limb('b', 66, 90, 50),
+    limb('c', 80, 180, 50),
+    limb('d', 92, 270, 50),
+  ],
+});
+const judged = (state: TreeState): Judgement => {
+  const answer = judge(state, 'metric', { withPrices: false });
+  if (answer.kind !== 'judged') throw new Error(answer.kind);
+  return answer;
+};
+const cutOf = (tree: TestTree, id: string) => {
+  const act = judged(treeOf(tree)).plan.acts.find((a) => a.kind === 'shorten' && a.stemId === id);
+  if (act?.kind !== 'shorten') throw new Error(`${id} is not cut`);
+  return act;
+};
+
+describe('the bud a limb is cut to', () => {
+  it('on a limb that stays steep faces outward: an under bud, which leads it out', () => {
+    // Left at 32 deg: within the tolerance of a bend to 40 no more than 8 deg, so the limb is bent to 40 first.
+    const { bud } = cutOf({ ...vase(36), rules: { 'set.fromDeg': 40 } }, 'a');
+    expect(bud?.words).toMatch(/under/);
+    expect(bud?.angleDeg).toBeGreaterThan(38);
+  });
+
+  it('on a limb near 50 deg is a side bud, not an under one, which would lead down', () => {
+    const { bud } = cutOf(vase(52), 'a');
+    expect(bud?.words).toMatch(/^out-|up and/);
+    expect(bud?.angleDeg).toBeLessThan(65);
+  });
+
+  it('is counted where a facing was seen: cut 6 mm over it', () => {
+    const budsSeen = { spacingCm: 2, facings: [{ atCm: 60, facingDeg: 90 }] };
+    const act = cutOf(vase(50, { more: { budsSeen } }), 'a');
+    expect(act.bud).toMatchObject({ isKnown: true });
+    expect(((act.toLengthCm - 0.6) / 2) % 1).toBeCloseTo(0, 6);
+  });
+
+  it('on a leader leads its end back over the foot', () => {
+    const leader: TestTree = {
+      ...{ form: 'central-leader', school: 'frame-first' },
+      trunk: { length: 150, mm: 34, more: {} },
+      limbs: [0, 120, 240].map((bearing, i) =>
+        limb(`l${i}`, 60 + i * 10, bearing, 65, { length: 55, mm: 11 }),
+      ),
+    };
+    const state = treeOf(leader);
+    const trunk = state.tree.stems.find(({ id }) => id === 'trunk');
+    if (!trunk) throw new Error('no trunk');
+    const lean = { ...trunk.departure, value: 8 };
+    const leaning = {
+      ...trunk,
+      bearing: { ...trunk.bearing, value: 90 },
+      runBearing: { ...trunk.runBearing, value: 90 },
+    };
+    const stems = state.tree.stems.map((stem) =>
+      stem.id === 'trunk' ? { ...leaning, departure: lean, set: lean, tipAngle: lean } : stem,
+    );
+    const { plan } = judged({ ...state, tree: { ...state.tree, stems } });
+    const act = plan.acts.find((a) => a.kind === 'shorten' && a.stemId === 'trunk');
+    expect(act?.kind === 'shorten' && act.bud?.words).toMatch(/W/);
+  });
+});
+
+describe('what comes of every planned cut', () => {
+  const read = readYardFile(DEMO);
+  if (read.kind !== 'good') throw new Error('the demo yard does not read');
+  const book = readBook(read.file);
+  const states = book.trees.flatMap(({ record }) => treeState(book, record.id) ?? []);
+
+  it.each(states.map((state): [string, TreeState] => [state.record.name, state]))(
+    '%s: no shoot runs into the leader or another limb, or down to the ground',
+    (_, state) => {
+      const answer = judge(state, 'metric', { withPrices: false });
+      if (answer.kind !== 'judged') return;
+      const scene = sceneOf(state);
+      const { plan } = answer;
+      for (const act of plan.acts) {
+        if (act.kind !== 'shorten' || !act.bud) continue;
+        const uncut = layOut({ ...plan.after, stems: withWhole(state, plan.after.stems, act.stemId) });
+        const at = { ...scene, laid: uncut, findings: lookAt(scene), limbs: limbsOf(scene) };
+        const stem = uncut.tree.stems.find(({ id }) => id === act.stemId);
+        if (!stem) throw new Error(act.stemId);
+        const shoot = shootOf(at, stem, act.toLengthCm, act.bud.facingDeg);
+        const own = withDescendants(plan.after, act.stemId);
+        const after = layOut(plan.after);
+        for (const other of after.tree.stems) {
+          if (own.has(other.id) || other.length.value < 20) continue;
+          if (other.id === after.trunk?.id && stem.id === after.trunk.id) continue;
+          const near = closestApproach(shoot, after.courses.get(other.id) as Course, {
+            ...{ skipCm: 10, withinCm: 10, thickenedMm: 0 },
+          });
+          expect([act.stemId, other.id, near && near.gapCm < 4]).toEqual([
+            act.stemId,
+            other.id,
+            near ? false : undefined,
+          ]);
+        }
+        const tip = shoot.points.at(-1) ?? [0, 0, 0];
+        expect(tip[2]).toBeGreaterThan(Math.min(20, clearanceLimit(scene, act.bud.bearingDeg).value));
+      }
+    },
+  );
+});
+
+/** The stems after the work, the one that is cut at its whole length. */
+function withWhole(
+  state: TreeState,
+  stems: TreeState['tree']['stems'],
+  stemId: string,
+): TreeState['tree']['stems'] {
+  const whole = state.tree.stems.find(({ id }) => id === stemId);
+  return stems.map((stem) =>
+    stem.id === stemId && whole ? { ...stem, length: whole.length, headed: whole.headed } : stem,
+  );
+}

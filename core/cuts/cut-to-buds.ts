@@ -1,0 +1,133 @@
+import type { FormScene } from '../choosing/candidacy';
+import type { Say } from '../findings/finding';
+import type { Form } from '../forms/form';
+import { fromUprightOf } from '../geometry/vector';
+import type { Act, HeadingPurpose } from '../plan/acts';
+import { afterActs, cutDiameterMm } from '../plan/after';
+import { layOut, runAt, type Course } from '../tree/course';
+import { childrenOf, stemOf, withDescendants, type Stem, type StemId } from '../tree/stem';
+import { budChoices, type BudChoice, type CutWish } from './bud-choice';
+
+type Shorten = Extract<Act, { kind: 'shorten' }>;
+
+/** Cuts that go to a limb that stands there already, or wake several buds at once: no single bud is chosen for them. */
+const WITHOUT_BUD: readonly HeadingPurpose[] = ['new-leader', 'hold-height', 'next-tier'];
+
+/** The cut is made this far beyond the bud, cm: 5 to 8 mm. */
+export const BEYOND_BUD_CM = 0.6;
+
+/** How far along a limb another place is looked for when no bud at the wished one serves, cm. */
+const ELSEWHERE_CM = [10, -10, 18, -18] as const;
+
+/** What cutting to buds needs of a plan. */
+export interface CutQuestion {
+  scene: FormScene;
+  form: Pick<Form, 'needsWall'>;
+  /** Stems whose shoots lead: the trunk, or what takes over from it. */
+  leaderId: StemId | undefined;
+  say: Say;
+}
+
+/** The tree a heading cut is judged on: bent and thinned as planned, this limb not yet cut. */
+interface Setting {
+  scene: FormScene;
+  others: readonly { id: StemId; course: Course }[];
+}
+
+/**
+ * Gives each heading cut its bud: the one whose shoot goes where it is wanted, on the tree as the work leaves it. Where no
+ * bud at the wished length serves, one a little further out or in; else a side shoot there; else the limb is left
+ * uncut, since a cut that leads nowhere is worse than none.
+ */
+export function cutToBuds(question: CutQuestion, acts: readonly Act[]): Act[] {
+  return acts.flatMap((act): Act[] => {
+    if (act.kind !== 'shorten' || (act.purpose && WITHOUT_BUD.includes(act.purpose))) return [act];
+    const served = servedBy(question, acts, act);
+    return served ? [served] : [];
+  });
+}
+
+function servedBy(question: CutQuestion, acts: readonly Act[], act: Shorten): Shorten | undefined {
+  const choice = [0, ...ELSEWHERE_CM]
+    .map((byCm) => choicesFor(question, acts, { ...act, toLengthCm: act.toLengthCm + byCm })[0])
+    .find((found) => found !== undefined && found.fit !== 'refused');
+  const stem = stemOf(question.scene.laid.tree, act.stemId) as Stem;
+  if (choice) return cutTo(stem, act, choice);
+  const toward = sideShootNear(question.scene, stem, act.toLengthCm, acts);
+  if (toward !== undefined) return resized(stem, { ...act, purpose: 'side-shoot' }, toward + BEYOND_BUD_CM);
+  return act.purpose === 'weaken-rival' || act.purpose === 'calm-temporary' ? act : undefined;
+}
+
+function cutTo(stem: Stem, act: Shorten, choice: BudChoice): Shorten {
+  const { facingDeg, words, bearingDeg, angleDeg, sureDeg, isKnown } = choice;
+  const bud = { facingDeg, words, bearingDeg, angleDeg, sureDeg, isKnown };
+  return { ...resized(stem, act, isKnown ? choice.atCm + BEYOND_BUD_CM : choice.atCm), bud };
+}
+
+function resized(stem: Stem, act: Shorten, lengthCm: number): Shorten {
+  const toLengthCm = Math.min(lengthCm, stem.length.value);
+  return { ...act, toLengthCm, diameterMm: cutDiameterMm(stem, toLengthCm) };
+}
+
+/** The buds a heading cut could go to, best first, as the work leaves the tree. Empty for a length off the limb. */
+export function choicesFor(question: CutQuestion, acts: readonly Act[], act: Shorten): BudChoice[] {
+  const { scene, say } = question;
+  const stem = stemOf(scene.laid.tree, act.stemId);
+  if (!stem || act.toLengthCm < 5 || act.toLengthCm > stem.length.value) return [];
+  const setting = settingOf(scene, acts, act.stemId);
+  const bent = stemOf(setting.scene.laid.tree, act.stemId);
+  return bent ? budChoices(setting.scene, wishFor(question, setting, bent, act), say) : [];
+}
+
+const settings = new WeakMap<readonly Act[], Map<StemId, Setting>>();
+
+function settingOf(scene: FormScene, acts: readonly Act[], stemId: StemId): Setting {
+  const known = settings.get(acts) ?? new Map<StemId, Setting>();
+  settings.set(acts, known);
+  const found = known.get(stemId);
+  if (found) return found;
+  const { tree } = scene.laid;
+  const laid = layOut(
+    afterActs(
+      tree,
+      acts.filter((act) => act.kind !== 'shorten' || act.stemId !== stemId),
+    ),
+  );
+  const own = withDescendants(tree, stemId);
+  const shortest = scene.limits('scaffold.shortestCm').value;
+  const others = laid.tree.stems
+    .filter(({ id, length }) => !own.has(id) && length.value >= shortest)
+    .map(({ id }) => ({ id, course: laid.courses.get(id) as Course }));
+  const setting = { scene: { ...scene, laid }, others };
+  known.set(stemId, setting);
+  return setting;
+}
+
+function wishFor(question: CutQuestion, { scene, others }: Setting, stem: Stem, act: Shorten): CutWish {
+  const { form, leaderId } = question;
+  const leads = stem.id === leaderId;
+  const here = fromUprightOf(runAt(scene.laid.courses.get(stem.id) as Course, act.toLengthCm));
+  const { from, to } = scene.runDeg;
+  return {
+    ...{ stem, others, leads, toLengthCm: act.toLengthCm, bearingDeg: stem.runBearing.value },
+    fromDeg: leads ? 0 : Math.min(from, Math.max(here, from - 20)),
+    toDeg: Math.max(to, Math.min(here, 95)),
+    wallDeg: form.needsWall ? (scene.site.wallBearingDeg ?? 90) : undefined,
+    forks: act.purpose === 'fork',
+  };
+}
+
+/** Where on a limb the nearest side shoot that stays rises, cm, within a third of the wished length; undefined for none. */
+function sideShootNear(
+  { laid }: FormScene,
+  stem: Stem,
+  atCm: number,
+  acts: readonly Act[],
+): number | undefined {
+  const goes = new Set(acts.flatMap((act) => (act.kind === 'take-out' ? [act.stemId] : [])));
+  return childrenOf(laid.tree, stem.id)
+    .filter(({ id, condition }) => !goes.has(id) && condition === 'sound')
+    .map(({ id, origin }) => laid.joins.get(id) ?? origin.value)
+    .filter((join) => join > 10 && Math.abs(join - atCm) < atCm / 3)
+    .sort((a, b) => Math.abs(a - atCm) - Math.abs(b - atCm))[0];
+}

@@ -1,0 +1,93 @@
+import {
+  add,
+  bearingOf,
+  direction,
+  dot,
+  fromUprightOf,
+  scale,
+  subtract,
+  turnToward,
+  unit,
+  type Vec3,
+} from '../geometry/vector';
+
+/**
+ * Facings round a limb are told as on a clock seen from its foot, looking outward: 0 up, 90 to the right, 180 under, 270 to the
+ * left, deg.
+ */
+export type FacingDeg = number;
+
+/** Nearer upright than this a limb has no under side to speak of, deg: its facings are told as bearings. Working value. */
+const PLUMB_DEG = 12;
+
+/**
+ * The upper side of a limb where it runs along `run`: upward as far as its own line lets it. On a plumb stem it is the side
+ * away from `leanBearingDeg`, which is what the upper side becomes as the stem leans that way.
+ */
+function upperSide(run: Vec3, leanBearingDeg: number): Vec3 {
+  const up: Vec3 = [0, 0, 1];
+  const across = subtract(up, scale(run, dot(up, run)));
+  return dot(across, across) < 1e-9 ? direction(leanBearingDeg + 180, 90) : unit(across);
+}
+
+const cross = (a: Vec3, b: Vec3): Vec3 => [
+  a[1] * b[2] - a[2] * b[1],
+  a[2] * b[0] - a[0] * b[2],
+  a[0] * b[1] - a[1] * b[0],
+];
+
+/**
+ * The direction in space that a bud faces, square to the limb.
+ * @param run the limb's direction there, a unit vector
+ * @param leanBearingDeg bearing the limb is taken to lean to where it stands plumb, deg
+ */
+export function facingInSpace(run: Vec3, leanBearingDeg: number, facingDeg: FacingDeg): Vec3 {
+  const up = upperSide(run, leanBearingDeg);
+  const right = cross(run, up);
+  const a = (facingDeg * Math.PI) / 180;
+  return add(scale(up, Math.cos(a)), scale(right, Math.sin(a)));
+}
+
+/** The clock facing whose direction in space lies nearest a wanted one, deg, 0 to under 360. */
+export function facingToward(run: Vec3, leanBearingDeg: number, wanted: Vec3): FacingDeg {
+  const up = upperSide(run, leanBearingDeg);
+  const deg = (Math.atan2(dot(wanted, cross(run, up)), dot(wanted, up)) * 180) / Math.PI;
+  return (deg + 360) % 360;
+}
+
+/** How a shoot leaves the bud under a heading cut: its angle from the limb, and how far it then rises, deg. */
+export interface Breaking {
+  breakDeg: number;
+  liftDeg: number;
+}
+
+/**
+ * The direction a shoot takes: out of the limb's line toward the bud's facing by the angle it breaks at, then turned
+ * toward upright by its own rising, never past it.
+ */
+export function shootDirection(run: Vec3, facing: Vec3, { breakDeg, liftDeg }: Breaking): Vec3 {
+  const b = (breakDeg * Math.PI) / 180;
+  const out = unit(add(scale(run, Math.cos(b)), scale(facing, Math.sin(b))));
+  const fromUpright = fromUprightOf(out);
+  return fromUpright < 1e-6 ? out : turnToward(out, [0, 0, 1], Math.min(1, liftDeg / fromUpright));
+}
+
+const CLOCK = [
+  'up',
+  'up and right',
+  'out-right',
+  'under and right',
+  'under',
+  'under and left',
+  'out-left',
+  'up and left',
+] as const;
+
+const COMPASS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const;
+
+/** A facing in a grower's words: like a clock seen from the limb's foot; on a nearly plumb stem, the way it points. */
+export function facingWords(run: Vec3, leanBearingDeg: number, facingDeg: FacingDeg): string {
+  const eighth = (deg: number): number => Math.round(deg / 45) % 8;
+  if (fromUprightOf(run) >= PLUMB_DEG) return CLOCK[eighth(facingDeg)] as string;
+  return COMPASS[eighth(bearingOf(facingInSpace(run, leanBearingDeg, facingDeg)))] as string;
+}

@@ -1,0 +1,94 @@
+import type { Scene } from '../findings/finding';
+import { crotchDeg } from '../findings/measures';
+import type { KindFacts } from '../kinds/kinds';
+import type { Act } from '../plan/acts';
+import { positionAt, type Course } from '../tree/course';
+import { stemOf, type Stem } from '../tree/stem';
+
+export type Tool = 'hand' | 'shears' | 'loppers' | 'saw' | 'pole pruner' | 'pole saw';
+
+/** Where exactly a cut is made, with what, and what it leaves. Lengths cm, diameters mm. */
+export interface CutPlace {
+  diameterMm: number;
+  heightCm: number;
+  tool: Tool;
+  /** Whether the weight is taken off first: under, over, then the last cut. */
+  isInThree: boolean;
+  /** The cut is sloped this far from square, falling away from the bud, deg; 0 for a cut at a collar. */
+  slopeDeg: number;
+  /** How far beyond the bud, or outside the collar's ring, cm. */
+  beyondCm: number;
+  /** Seasons until callus has closed it. */
+  closesYears: number;
+  /** The same for a flush cut, which is longer than the limb is thick; undefined where there is no collar. */
+  flushYears?: number;
+  /** Length of the flush wound, mm. */
+  flushMm?: number;
+}
+
+/** Callus grown inward from each side of a wound in a season, mm. Working values. */
+const CALLUS_MM: Record<KindFacts['healing']['value'], number> = { quick: 8, middling: 5.5, slow: 3.5 };
+
+/** Slope of a heading cut, deg, and its distance beyond the bud, cm (5 to 8 mm is common guidance). */
+const SLOPE_DEG = 45;
+const BEYOND_BUD_CM = 0.6;
+/** A stub left on purpose, so that hidden buds under the cut may break, cm. */
+export const BENCH_CM = 3;
+
+/** Thickest wood for a pole pruner, mm (20 to 35 is common guidance); above it a pole saw. */
+const POLE_PRUNER_MM = 30;
+
+/** The tool for a wound of a thickness at a height: by hand within reach, on a pole above it. */
+export function toolFor(
+  { limits, site }: Pick<Scene, 'limits' | 'site'>,
+  diameterMm: number,
+  heightCm: number,
+): Tool {
+  if (heightCm > site.reachCm) return diameterMm <= POLE_PRUNER_MM ? 'pole pruner' : 'pole saw';
+  if (diameterMm <= limits('cut.shearsMm').value) return 'shears';
+  return diameterMm <= limits('cut.loppersMm').value ? 'loppers' : 'saw';
+}
+
+/** Seasons until a round wound closes: callus comes from both sides, so half its width at the kind's own rate. */
+export function yearsToClose({ healing }: Pick<KindFacts, 'healing'>, widthMm: number): number {
+  return widthMm / 2 / CALLUS_MM[healing.value];
+}
+
+/**
+ * Where a cut is made. Undefined for acts that cut nothing. A flush cut follows the carrier's bark, so its wound is an
+ * ellipse as wide as the limb and as long as its thickness over the sine of the crotch angle.
+ */
+export function placeOf(scene: Scene, act: Act): CutPlace | undefined {
+  if (act.kind !== 'take-out' && act.kind !== 'shorten') return undefined;
+  const { laid, kind, limits } = scene;
+  const stem = stemOf(laid.tree, act.stemId);
+  const course = laid.courses.get(act.stemId);
+  if (!stem || !course) return undefined;
+  const { diameterMm } = act;
+  const heightCm = heightOf(act, course);
+  const isBroken = act.kind === 'take-out' && act.how === 'break-off';
+  return {
+    ...{ diameterMm, heightCm },
+    tool: isBroken ? 'hand' : toolFor(scene, diameterMm, heightCm),
+    isInThree: diameterMm > limits('cut.threeMm').value,
+    slopeDeg: act.kind === 'shorten' ? SLOPE_DEG : 0,
+    beyondCm: act.kind === 'shorten' ? BEYOND_BUD_CM : act.how === 'bench' ? BENCH_CM : 0,
+    closesYears: yearsToClose(kind, diameterMm),
+    ...(act.kind === 'take-out' && flush(scene, stem, diameterMm)),
+  };
+}
+
+function heightOf(act: Extract<Act, { kind: 'take-out' | 'shorten' }>, course: Course): number {
+  return Math.max(0, positionAt(course, act.kind === 'shorten' ? act.toLengthCm : 0)[2]);
+}
+
+function flush(
+  { laid, kind }: Scene,
+  stem: Stem,
+  diameterMm: number,
+): Pick<CutPlace, 'flushYears' | 'flushMm'> {
+  const crotch = crotchDeg(laid, stem);
+  if (crotch === undefined) return {};
+  const flushMm = diameterMm / Math.sin((Math.max(15, Math.min(90, crotch)) * Math.PI) / 180);
+  return { flushMm, flushYears: yearsToClose(kind, flushMm) };
+}

@@ -1,0 +1,129 @@
+import type { FormScene } from '../choosing/candidacy';
+import { joinHeightCm } from '../findings/measures';
+import { bearingDifference } from '../geometry/vector';
+import { stemOf, withDescendants, type Stem, type StemId } from '../tree/stem';
+import type { Act, RemovalCut } from './acts';
+import { cutDiameterMm } from './after';
+import type { PlanQuestion } from './plan';
+
+/** An empty place this near to where a limb goes may be filled from its stub: deg of bearing, cm of height. Working values. */
+const BENCH_TURN_DEG = 45;
+const BENCH_HEIGHT_CM = 30;
+
+/** How a limb is taken off: suckers broken off; to a stub where a new limb is wanted from the same place; else at the collar. */
+export function removalOf({ scene, chosen }: PlanQuestion, stem: Stem, rule: string): RemovalCut {
+  if (rule === 'below-union') return 'break-off';
+  const isSound = stem.condition === 'sound' && !stem.barkTrapped;
+  const isWanted = chosen.empty.some(
+    ({ heightCm, bearingDeg }) =>
+      bearingDifference(bearingDeg, stem.bearing.value) < BENCH_TURN_DEG &&
+      Math.abs(heightCm - joinHeightCm(scene.laid, stem)) < BENCH_HEIGHT_CM,
+  );
+  return isSound && isWanted && rule !== 'too-low' ? 'bench' : 'collar';
+}
+
+/**
+ * Acts without those on wood that another cut takes off anyway: what a shortened limb carries beyond its cut needs no
+ * wound of its own.
+ */
+export function withoutCarried({ laid }: FormScene, acts: readonly Act[]): Act[] {
+  const lengthOf = new Map<StemId, number>();
+  for (const act of acts) if (act.kind === 'shorten') lengthOf.set(act.stemId, act.toLengthCm);
+  const goes = new Set<StemId>();
+  for (const stem of laid.tree.stems) {
+    const cutCm = stem.parent.kind === 'stem' ? lengthOf.get(stem.parent.stemId) : undefined;
+    if (cutCm === undefined || (laid.joins.get(stem.id) ?? stem.origin.value) <= cutCm) continue;
+    for (const id of withDescendants(laid.tree, stem.id)) goes.add(id);
+  }
+  return acts.filter((act) => !('stemId' in act) || !goes.has(act.stemId));
+}
+
+/** How far above the highest limb that stays the stem of an open tree is cut, cm. */
+const ABOVE_JOIN_CM = 1;
+/** A stump shorter than this over the highest limb is left, cm. */
+const STUMP_CM = 4;
+
+/**
+ * The stem of a form without a leader is cut over its highest limb: always where it still runs on, and where it was headed
+ * if that one cut takes two or more limbs off with a wound no larger than theirs together.
+ */
+export function oneWound(question: PlanQuestion, acts: readonly Act[]): Act[] {
+  const { scene, form, chosen, verdicts, say } = question;
+  const { laid, limits } = scene;
+  const { trunk } = laid;
+  const scaffolds = chosen.limbs.filter(({ role }) => role === 'scaffold');
+  if (!trunk || form.hasLeader || scene.standsOn === 'stems') return [...acts];
+  if (scaffolds.length < limits('scaffold.fewest').value) return [...acts];
+  const joinOf = (id: StemId): number => laid.joins.get(id) ?? 0;
+  const topCm = Math.max(...scaffolds.map(({ stemId }) => joinOf(stemId)));
+  const toLengthCm = topCm + ABOVE_JOIN_CM;
+  if (trunk.length.value - toLengthCm < STUMP_CM) return [...acts];
+  const beyond = laid.tree.stems.filter(
+    ({ id, parent }) => parent.kind === 'stem' && parent.stemId === trunk.id && joinOf(id) > toLengthCm,
+  );
+  const isSpared = ({ id }: Stem): boolean => {
+    const verdict = verdicts[id];
+    return verdict?.decision === 'temporary' || verdict?.ruling === 'keep' || verdict?.rule === 'free-growth';
+  };
+  if (beyond.some(isSpared)) return [...acts];
+  const diameterMm = cutDiameterMm(trunk, toLengthCm);
+  const out = beyond.filter(({ id }) => verdicts[id]?.decision === 'out');
+  const area = out.reduce((sum, { diameter }) => sum + diameter.value ** 2, 0);
+  if (trunk.headed && (out.length < 2 || diameterMm ** 2 > area)) return [...acts];
+  const top = scaffolds.find(({ stemId }) => joinOf(stemId) === topCm)?.stemId ?? '';
+  const names = out.map(({ id }) => say.stem(id)).join(', ');
+  const saved =
+    out.length > 1
+      ? ` One wound of ${say.diameter(diameterMm)} instead of ${out.length}: ${names} go with it.`
+      : '';
+  const words = `The form has no leader: the stem is cut just over ${say.stem(top)}.${saved}`;
+  const reason = { rule: 'open-centre', words };
+  return [
+    ...acts,
+    { kind: 'shorten', stemId: trunk.id, toLengthCm, diameterMm, purpose: 'open-centre', reason },
+  ];
+}
+
+/** What is fixed to wood that is cut is moved first. */
+export function moves({ scene, say }: PlanQuestion, acts: readonly Act[]): Act[] {
+  const { tree } = scene.laid;
+  const moved = new Set<string>();
+  return acts.flatMap((act) => {
+    if (act.kind !== 'take-out' && act.kind !== 'shorten') return [];
+    const ids = act.kind === 'take-out' ? withDescendants(tree, act.stemId) : new Set([act.stemId]);
+    return [...ids].flatMap((stemId) =>
+      (stemOf(tree, stemId)?.holds ?? []).flatMap((holds): Act[] => {
+        if (moved.has(`${stemId} ${holds}`)) return [];
+        moved.add(`${stemId} ${holds}`);
+        const where = act.kind === 'shorten' ? `, if it sits beyond ${say.length(act.toLengthCm)}` : '';
+        const words = `The ${holds} on ${say.stem(stemId)} is moved before it is cut${where}.`;
+        return [{ kind: 'move', stemId, holds, reason: { rule: 'holds', words } }];
+      }),
+    );
+  });
+}
+
+/** Blossom and fruit taken off wood too thin or too new to bear: all in the first year, later down to what its girth carries. */
+export function cropActs({ scene, verdicts, say }: PlanQuestion): Act[] {
+  const { laid, limits, when, findings } = scene;
+  return findings
+    .filter(({ rule }) => rule === 'crop-on-thin')
+    .flatMap(({ stemId }): Act[] => {
+      const stem = stemOf(laid.tree, stemId);
+      const decision = verdicts[stemId]?.decision;
+      if (!stem || decision === 'out' || decision === 'goes-with') return [];
+      const crop = stem.bears === 'fruit' ? 'fruit' : 'blossom';
+      const leave =
+        when.seasonsGrown <= 1 ? 0 : fruitsCarried(stem.diameter.value, limits('crop.perCm2').value);
+      const why =
+        when.seasonsGrown <= 1
+          ? 'in its first season here it is to root and grow'
+          : `at ${say.diameter(stem.diameter.value)} it carries ${leave === 0 ? 'none' : leave}`;
+      const words = `${crop === 'fruit' ? 'Fruit' : 'Blossom'} comes off ${say.stem(stemId)}: ${why}.`;
+      return [{ kind: 'take-crop', stemId, crop, leave, reason: { rule: 'crop-on-thin', words } }];
+    });
+}
+
+/** Fruits a limb carries: its cross-section in cm^2 times the fruits for each, whole ones. */
+export const fruitsCarried = (diameterMm: number, perCm2: number): number =>
+  Math.floor((Math.PI / 4) * (diameterMm / 10) ** 2 * perCm2);

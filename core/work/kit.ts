@@ -1,0 +1,91 @@
+import { placeOf, type Tool } from '../cuts/place';
+import type { Scene } from '../findings/finding';
+import type { Act } from '../plan/acts';
+import { heightOfAct } from './order';
+
+/** What is carried out to a tree or a yard. */
+export interface Kit {
+  tools: readonly Tool[];
+  ties: number;
+  pegs: number;
+  /** Cleaning of blades, and whether between cuts or between trees; paste where the school covers larger wounds. */
+  cleans: 'between trees' | 'between cuts';
+  paste: boolean;
+  labels: number;
+}
+
+/** A wound this thick is covered where the school covers the larger ones, mm. Working value. */
+const PASTE_MM = 25;
+
+/** What the acts on a tree ask one to carry. */
+export function kitFor(scene: Scene, acts: readonly Act[]): Kit {
+  const places = acts.flatMap((act) => placeOf(scene, act) ?? []);
+  const isDiseased = acts.some((act) => act.kind === 'take-out' && act.reason.rule === 'unsound-wood');
+  const notches = acts.some(({ kind }) => kind === 'make-limb');
+  return {
+    tools: sorted([...places.map(({ tool }) => tool), ...(notches ? (['hand'] as const) : [])]),
+    ties: acts.filter(({ kind }) => kind === 'bend' || kind === 'swing').length,
+    pegs: acts.filter(({ kind }) => kind === 'spread').length,
+    cleans: isDiseased && scene.answers.disinfecting === 'between-cuts' ? 'between cuts' : 'between trees',
+    paste: scene.answers.wounds === 'paste' && places.some(({ diameterMm }) => diameterMm >= PASTE_MM),
+    labels: acts.filter((act) => act.kind === 'move').length,
+  };
+}
+
+const ORDER: readonly Tool[] = ['hand', 'shears', 'loppers', 'saw', 'pole pruner', 'pole saw'];
+
+const sorted = (tools: readonly Tool[]): Tool[] => ORDER.filter((tool) => tools.includes(tool));
+
+/** One kit for several trees: every tool any of them asks for, ties and pegs together. */
+export function kitTogether(kits: readonly Kit[]): Kit {
+  const sum = (of: (kit: Kit) => number): number => kits.reduce((total, kit) => total + of(kit), 0);
+  return {
+    tools: sorted(kits.flatMap(({ tools }) => tools)),
+    ties: sum(({ ties }) => ties),
+    pegs: sum(({ pegs }) => pegs),
+    cleans: kits.some(({ cleans }) => cleans === 'between cuts') ? 'between cuts' : 'between trees',
+    paste: kits.some(({ paste }) => paste),
+    labels: sum(({ labels }) => labels),
+  };
+}
+
+/** Minutes an act takes one person, tools in hand. Working values. */
+const CUT_MINUTES: Record<Tool, number> = {
+  ...{ hand: 0.5, shears: 0.7, loppers: 1.5, saw: 4 },
+  ...{ 'pole pruner': 2, 'pole saw': 6 },
+};
+const OTHER_MINUTES: Partial<Record<Act['kind'], number>> = {
+  ...{ move: 2, stay: 0.3, bend: 6, swing: 6, spread: 2, 'take-crop': 2, 'make-limb': 2 },
+};
+const THREE_CUTS_MINUTES = 2;
+/** Looking, walking round and clearing away, for each tree. Working value. */
+const TREE_MINUTES = 5;
+
+/** Minutes the acts on a tree take, looking at it included. */
+export function minutesFor(scene: Scene, acts: readonly Act[]): number {
+  return acts.reduce(
+    (sum, act) => {
+      const place = placeOf(scene, act);
+      const cut = place && CUT_MINUTES[place.tool] + (place.isInThree ? THREE_CUTS_MINUTES : 0);
+      return sum + (cut ?? OTHER_MINUTES[act.kind] ?? 0);
+    },
+    acts.length > 0 ? TREE_MINUTES : 0,
+  );
+}
+
+/** A short caution that belongs to an act; undefined where there is none. */
+export function cautionFor(scene: Scene, act: Act): string | undefined {
+  const place = placeOf(scene, act);
+  if (place && (place.tool === 'pole pruner' || place.tool === 'pole saw')) {
+    return 'Overhead: from the ground, a second person by, never near lines; near lines it is licensed work.';
+  }
+  if (place?.tool === 'saw') return 'Saw: both feet firm, the other hand behind the blade.';
+  if (place)
+    return place.isInThree ? 'Hold the limb, so that bark does not tear.' : 'Eyes clear of whipping twigs.';
+  if (act.kind === 'bend' || act.kind === 'swing')
+    return 'Cord or stake: flag the cord, cap the stake; stop if it creaks.';
+  if (act.kind === 'make-limb') return 'Cut away from your hand.';
+  return heightOfAct(scene, act) > scene.site.reachCm
+    ? 'Out of reach: no ladder if it can be avoided.'
+    : undefined;
+}

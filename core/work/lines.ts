@@ -1,0 +1,92 @@
+import { placeOf, type Tool } from '../cuts/place';
+import type { Say, Scene } from '../findings/finding';
+import type { Act } from '../plan/acts';
+import { stemOf } from '../tree/stem';
+import { phaseOf, type Phase } from './order';
+import { cautionFor } from './kit';
+
+/** One act as a helper reads it outdoors. */
+export interface WorkLine {
+  /** Number on the card and its drawings, from 1. */
+  number: number;
+  phase: Phase;
+  /** The limb's tag; undefined for a limb still to be made. */
+  tag: string | undefined;
+  /** What is done, in one line. */
+  words: string;
+  tool: Tool | undefined;
+  caution: string | undefined;
+  act: Act;
+}
+
+/** The acts of a tree as lines of a card, in the order they are done. */
+export function workLines(scene: Scene, acts: readonly Act[], say: Say): WorkLine[] {
+  return acts.map((act, i) => ({
+    number: i + 1,
+    phase: phaseOf(scene, act),
+    tag: 'stemId' in act ? say.stem(act.stemId) : undefined,
+    words: actWords(scene, act, say),
+    tool: placeOf(scene, act)?.tool,
+    caution: cautionFor(scene, act),
+    act,
+  }));
+}
+
+/** What is done in an act, in one line with its lengths, facings and angles. */
+export function actWords(scene: Scene, act: Act, say: Say): string {
+  switch (act.kind) {
+    case 'move':
+      return `move the ${act.holds} on it before cutting`;
+    case 'take-out':
+      return takeOutWords(scene, act, say);
+    case 'shorten':
+      return shortenWords(scene, act, say);
+    case 'bend':
+      return `bend from ${say.angle(act.fromDeg)} to ${say.angle(act.toDeg)} and tie, half way along`;
+    case 'swing':
+      return `tie aside from ${say.angle(act.fromDeg)} to face ${say.angle(act.toDeg)}`;
+    case 'spread':
+      return `peg the soft join out to ${say.angle(act.toDeg)}`;
+    case 'stay':
+      return `leave it until ${act.until}, for its ${act.keptFor}`;
+    case 'take-crop':
+      return act.leave === 0 ? `take all ${act.crop} off` : `thin ${act.crop} to ${act.leave}`;
+    case 'make-limb':
+      return `wanted near ${say.length(act.heightCm)} facing ${say.angle(act.bearingDeg)}: ${lastPart(act.reason.words)}`;
+  }
+}
+
+function takeOutWords(scene: Scene, act: Extract<Act, { kind: 'take-out' }>, say: Say): string {
+  const thick = say.diameter(act.diameterMm);
+  if (act.how === 'break-off') return `break off at its foot, ${thick}`;
+  const three = placeOf(scene, act)?.isInThree ? ': under, over, then the collar' : '';
+  return act.how === 'bench'
+    ? `cut to a stub of ${say.length(3)}, ${thick}, for a new shoot from under it`
+    : `take out at the collar, ${thick}${three}`;
+}
+
+function shortenWords(scene: Scene, act: Extract<Act, { kind: 'shorten' }>, say: Say): string {
+  const length = say.length(act.toLengthCm);
+  const { bud, purpose } = act;
+  if (bud) {
+    const over = bud.isKnown ? 'over the bud there that faces' : 'over the nearest bud that faces';
+    return `shorten to ${length}, ${over} ${bud.words}`;
+  }
+  const isTrunk = act.stemId === scene.laid.trunk?.id;
+  if (purpose === 'new-leader' || purpose === 'open-centre' || purpose === 'hold-height')
+    return `cut back to ${length}, just over ${limbAt(scene, act.stemId, act.toLengthCm, say)}`;
+  if (purpose === 'side-shoot') return `shorten to ${length}, to the side shoot there`;
+  return isTrunk ? `head at ${length}` : `shorten to ${length}`;
+}
+
+/** The tag of the limb that joins a stem just under a cut. */
+function limbAt({ laid }: Scene, stemId: string, atCm: number, say: Say): string {
+  const below = laid.tree.stems
+    .filter(({ parent }) => parent.kind === 'stem' && parent.stemId === stemId)
+    .map(({ id }) => ({ id, join: laid.joins.get(id) ?? 0 }))
+    .filter(({ join }) => join <= atCm)
+    .sort((a, b) => b.join - a.join)[0];
+  return below && stemOf(laid.tree, below.id) ? say.stem(below.id) : 'the limb below';
+}
+
+const lastPart = (words: string): string => words.split(': ').at(-1)?.replace(/\.$/, '') ?? words;

@@ -1,0 +1,187 @@
+import { describe, expect, it } from 'vitest';
+import { placeOf, toolFor, yearsToClose } from '../cuts/place';
+import { judge, sceneOf, type Judgement } from '../choosing/judge';
+import { sayIn } from '../choosing/say';
+import { accountOf } from '../plan/account';
+import { fruitsCarried } from '../plan/wounds';
+import { treeOf, type Limb, type TestTree } from '../testing/trees';
+import type { Stem, Tree } from '../tree/stem';
+import { kitFor, minutesFor } from './kit';
+import { workLines } from './lines';
+import { PHASES, phaseOf } from './order';
+import { walkingOrder } from './walk';
+
+const limb = (id: string, h: number, bearing: number, more: Partial<Limb> = {}): Limb => ({
+  ...{ id, h, bearing, angle: 50, length: 90, mm: 13 },
+  ...more,
+});
+const four = [limb('a', 52, 0), limb('b', 66, 90), limb('c', 80, 180), limb('d', 92, 270)];
+const vase = (more: readonly Limb[] = [], tree: Partial<TestTree> = {}): TestTree => ({
+  ...{ form: 'open-vase', trunk: { length: 130, mm: 44, headed: true } },
+  limbs: [...four, ...more],
+  ...tree,
+});
+function planned(tree: TestTree) {
+  const state = treeOf(tree);
+  const judged = judge(state, 'metric', { withPrices: false }) as Judgement;
+  return { state, judged, scene: sceneOf(state), acts: judged.plan.acts };
+}
+
+describe('the order of work', () => {
+  const { scene, acts, state } = planned(
+    vase([
+      limb('x', 75, 45, { condition: 'cankered' }),
+      limb('s', 4, 200, { angle: 10, length: 60 }),
+      limb('u', 70, 135, { mm: 12, angle: 48, more: { holds: ['tie'] } }),
+    ]),
+  );
+
+  it('makes ready, then diseased wood, suckers, structure, side shoots, heading and bends', () => {
+    const at = acts.map((act) => PHASES.indexOf(phaseOf(scene, act)));
+    expect(at).toEqual([...at].sort((a, b) => a - b));
+    const going = acts.filter(({ kind }) => kind === 'take-out').map((act) => 'stemId' in act && act.stemId);
+    expect(going.slice(0, 2)).toEqual(['x', 's']);
+  });
+
+  it('moves a tie off wood that is to be cut, first of all', () => {
+    expect(acts[0]).toMatchObject({ kind: 'move', stemId: 'u', holds: 'tie' });
+  });
+
+  it('breaks a sucker off, and is told in a line for each act', () => {
+    const lines = workLines(scene, acts, sayIn('metric', state.tree));
+    expect(lines.find(({ tag }) => tag === 'S')?.words).toBe('break off at its foot, 13 mm');
+    expect(lines.map(({ number }) => number)).toEqual(lines.map((_, i) => i + 1));
+    for (const { words } of lines) expect(words.length).toBeLessThan(130);
+  });
+
+  it('goes from the top down where the school does', () => {
+    const down = planned(
+      vase([limb('x', 60, 45, { mm: 20 }), limb('y', 120, 135, { mm: 20 })], { school: 'frame-first' }),
+    );
+    const heights = down.acts.flatMap((act) =>
+      act.kind === 'take-out'
+        ? [down.state.tree.stems.find(({ id }) => id === act.stemId)?.origin.value ?? 0]
+        : [],
+    );
+    const sign = down.scene.answers.order === 'top-first' ? -1 : 1;
+    expect(heights).toEqual([...heights].sort((a, b) => sign * (a - b)));
+  });
+});
+
+describe('one wound or two', () => {
+  // Stem 44 mm at 10 cm, 0.08 mm less a cm: 44 - 0.08 * 83 = 37.4 mm at 93 cm; two limbs of 30 mm are 1800 mm^2, the stem 1396.
+  it('takes two thick limbs off with the stem above the highest that stays, where that wound is smaller', () => {
+    const { acts } = planned(vase([limb('y', 110, 45, { mm: 30 }), limb('z', 122, 225, { mm: 30 })]));
+    const cuts = acts.filter(({ kind }) => kind === 'take-out');
+    expect(cuts).toEqual([]);
+    const act = acts.find((a) => a.kind === 'shorten' && a.stemId === 'trunk');
+    expect(act).toMatchObject({ purpose: 'open-centre', toLengthCm: expect.closeTo(93, 6) as number });
+    expect(act?.kind === 'shorten' && act.diameterMm).toBeCloseTo(37.4, 1);
+    expect(act?.reason.words).toContain('instead of 2');
+  });
+
+  it('leaves a headed stem alone where one wound would be larger than both', () => {
+    const { acts } = planned(vase([limb('y', 110, 45, { mm: 15 }), limb('z', 122, 225, { mm: 15 })]));
+    expect(acts.filter(({ kind }) => kind === 'take-out')).toHaveLength(2);
+  });
+});
+
+describe('the place of a cut', () => {
+  const { scene } = planned(vase());
+
+  it('closes by callus from both sides: 22 mm of apple in 22 / 2 / 5.5 = 2 years, of slow wood in 22 / 2 / 3.5', () => {
+    expect(yearsToClose({ healing: { value: 'middling', source: 'working value' } }, 22)).toBe(2);
+    expect(yearsToClose({ healing: { value: 'slow', source: 'working value' } }, 22)).toBeCloseTo(3.14, 2);
+  });
+
+  it('is longer made flush: over the sine of the crotch, 20 mm at 50 deg leave 26.1 mm', () => {
+    const act = { kind: 'take-out' as const, stemId: 'a', diameterMm: 20, reason: { rule: '', words: '' } };
+    expect(placeOf(scene, act)?.flushMm).toBeCloseTo(26.1, 1);
+  });
+
+  it('goes by thickness and reach: shears to 22, loppers to 40, then the saw; on a pole above 210 cm', () => {
+    const tools = [22, 23, 40, 41].map((mm) => toolFor(scene, mm, 100));
+    expect(tools).toEqual(['shears', 'loppers', 'loppers', 'saw']);
+    expect([30, 31].map((mm) => toolFor(scene, mm, 220))).toEqual(['pole pruner', 'pole saw']);
+  });
+});
+
+describe('kit and minutes', () => {
+  it('follow from the acts: two limbs with shears and one with loppers are 0.7 + 0.7 + 1.5 and five to look', () => {
+    const { scene, state } = planned(vase());
+    const reason = { rule: 'no-place', words: '' };
+    const acts = [13, 13, 30].map((diameterMm, i) => ({
+      ...{ kind: 'take-out' as const, stemId: state.tree.stems[i + 1]?.id ?? '', diameterMm, reason },
+    }));
+    expect(minutesFor(scene, acts)).toBeCloseTo(7.9 + 2, 9); // the third is over 25 mm: three cuts, two minutes more
+    expect(kitFor(scene, acts).tools).toEqual(['shears', 'loppers']);
+  });
+});
+
+describe('a crop on thin wood', () => {
+  it('is what its section carries: 10 mm is 0.785 cm^2, at four fruits three; 5 mm none', () => {
+    expect([fruitsCarried(10, 4), fruitsCarried(5, 4)]).toEqual([3, 0]);
+  });
+
+  it('comes off whole in the first season', () => {
+    const { acts } = planned(
+      vase([], {
+        limbs: [limb('a', 52, 0, { more: { bears: 'blossom' } }), ...four.slice(1)],
+        planted: '2026-02-01',
+      }),
+    );
+    expect(acts.find(({ kind }) => kind === 'take-crop')).toMatchObject({ stemId: 'a', leave: 0 });
+  });
+});
+
+describe('the account of a plan', () => {
+  it('is what an independent sum over the stems before and after gives', () => {
+    const { state, judged } = planned(
+      vase([limb('x', 75, 45, { mm: 20 }), limb('y', 60, 225, { angle: 20, mm: 18 })]),
+    );
+    // d^2 ds by a thousand small steps, not by the frustum rule.
+    const wood = (tree: Tree): number => tree.stems.reduce((sum, stem) => sum + stepped(stem), 0);
+    const share = 1 - wood(judged.plan.after) / wood(state.tree);
+    expect(judged.plan.account.wood).toBeCloseTo(share, 4);
+    expect(judged.plan.account).toEqual(accountOf(state.tree, judged.plan.acts));
+  });
+});
+
+function stepped(stem: Stem): number {
+  const [length, mm] = [stem.length.value, stem.diameter.value];
+  const datum = Math.min(stem.parent.kind === 'ground' ? 10 : 2, length / 2);
+  const headed = stem.endDiameter?.value ?? Math.max(mm / 2, mm - 0.08 * (length - datum));
+  const end = stem.headed ? headed : Math.min(3, mm);
+  let sum = 0;
+  for (let i = 0; i < 1000; i++) {
+    const s = ((i + 0.5) * length) / 1000;
+    const d = s < datum ? mm : mm + ((end - mm) * (s - datum)) / (length - datum);
+    sum += (d * d * length) / 1000;
+  }
+  return sum;
+}
+
+describe('walking a yard', () => {
+  it('goes along a row in its order however the trees were written down', () => {
+    const row = [0, 3, 1, 4, 2].map((i) => ({ eastCm: i * 300, northCm: 0 }));
+    expect(walkingOrder(row)).toEqual([0, 2, 4, 1, 3]);
+  });
+
+  it('is no longer than any order of seven trees with the same start, by trying them all, within a tenth', () => {
+    const places = [0, 1, 2, 3, 4, 5, 6].map((i) => ({
+      eastCm: ((i * 37) % 11) * 100,
+      northCm: ((i * 53) % 7) * 100,
+    }));
+    const length = (order: readonly number[]): number =>
+      order.slice(1).reduce((sum, to, i) => {
+        const [a, b] = [places[order[i] as number], places[to]];
+        return sum + Math.hypot((a?.eastCm ?? 0) - (b?.eastCm ?? 0), (a?.northCm ?? 0) - (b?.northCm ?? 0));
+      }, 0);
+    const all = (rest: readonly number[]): number[][] =>
+      rest.length === 0
+        ? [[]]
+        : rest.flatMap((i) => all(rest.filter((j) => j !== i)).map((tail) => [i, ...tail]));
+    const best = Math.min(...all([1, 2, 3, 4, 5, 6]).map((tail) => length([0, ...tail])));
+    expect(length(walkingOrder(places))).toBeLessThan(best * 1.1);
+  });
+});
