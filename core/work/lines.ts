@@ -1,6 +1,8 @@
 import { placeOf, type Tool } from '../cuts/place';
 import type { Say, Scene } from '../findings/finding';
 import type { Act } from '../plan/acts';
+import { isOnTrunk, joinHeightCm } from '../findings/measures';
+import { compassWord } from '../readings/units';
 import { stemOf } from '../tree/stem';
 import { phaseOf, type Phase } from './order';
 import { cautionFor } from './kit';
@@ -12,6 +14,8 @@ export interface WorkLine {
   phase: Phase;
   /** The limb's tag; undefined for a limb still to be made. */
   tag: string | undefined;
+  /** Where the limb starts: its height and the way it points, or the limb that carries it. */
+  where: string;
   /** What is done, in one line. */
   words: string;
   tool: Tool | undefined;
@@ -25,11 +29,21 @@ export function workLines(scene: Scene, acts: readonly Act[], say: Say): WorkLin
     number: i + 1,
     phase: phaseOf(scene, act),
     tag: 'stemId' in act ? say.stem(act.stemId) : undefined,
+    where: whereWords(scene, act, say),
     words: actWords(scene, act, say),
     tool: placeOf(scene, act)?.tool,
     caution: cautionFor(scene, act),
     act,
   }));
+}
+
+/** Where a limb is found on the tree, in a few words; empty for the stem itself. */
+function whereWords({ laid }: Scene, act: Act, say: Say): string {
+  const stem = 'stemId' in act ? stemOf(laid.tree, act.stemId) : undefined;
+  if (!stem || stem.id === laid.trunk?.id) return '';
+  const way = compassWord(stem.runBearing.value);
+  if (isOnTrunk(laid, stem)) return `${say.length(joinHeightCm(laid, stem))}, ${way}`;
+  return stem.parent.kind === 'stem' ? `on ${say.stem(stem.parent.stemId)}, ${way}` : `ground, ${way}`;
 }
 
 /** What is done in an act, in one line with its lengths, facings and angles. */

@@ -27,6 +27,16 @@ export const routes: Routes = [
     loadComponent: () => import('./figures/figures-page').then((m) => m.FiguresPage),
   },
   {
+    path: 'tree/:treeId/card',
+    title: 'Work card · Eager Bough',
+    loadComponent: () => import('./card/cards-page').then((m) => m.CardsPage),
+  },
+  {
+    path: 'cards',
+    title: 'Work cards · Eager Bough',
+    loadComponent: () => import('./card/cards-page').then((m) => m.CardsPage),
+  },
+  {
     path: 'almanac',
     title: 'Almanac · Eager Bough',
     loadComponent: () => import('./almanac/almanac-page').then((m) => m.AlmanacPage),

@@ -1,0 +1,91 @@
+import { cardElevation, cardPlan, type CardPicture } from '../drawing/card-drawing';
+import type { WorkLine } from '../../../../core';
+
+/** A sheet in points: A4 is 595 by 842; the height grows with the lines. */
+const WIDTH = 595;
+const MARGIN = 34;
+const LINE = 19;
+const LEAST_HEIGHT = 842;
+const LETTERS_A_LINE = 88;
+
+interface Head {
+  name: string;
+  what: string;
+  where: string;
+  toward: string;
+  minutes: number;
+  kit: string;
+  stays: string;
+  share: string;
+}
+
+/** A work card as one SVG of its own: the same drawings, numbers and lines as on the page. */
+export function cardSheet(
+  head: Head,
+  lines: readonly (Pick<WorkLine, 'number' | 'tag' | 'where' | 'words' | 'tool'> & {
+    caution: string | undefined;
+  })[],
+  picture: CardPicture,
+  standingDeg: number,
+): string {
+  const serial = new XMLSerializer();
+  const placed = (svg: SVGSVGElement, x: number, y: number, width: number, height: number): string => {
+    for (const [name, value] of Object.entries({ x, y, width, height }))
+      svg.setAttribute(name, String(value));
+    return serial.serializeToString(svg);
+  };
+  const text = (x: number, y: number, words: string, more = ''): string =>
+    `<text x="${x}" y="${y}" font-size="12" fill="#16261d" ${more}>${escaped(words)}</text>`;
+  let y = 478;
+  const rows = lines.flatMap(({ number, tag, where, words, tool, caution }) => {
+    const parts = [...wrapped(where ? `${where}: ${words}` : words), ...(caution ? wrapped(caution) : [])];
+    const row = [
+      `<rect x="${MARGIN}" y="${y - 11}" width="12" height="12" fill="none" stroke="#16261d"/>`,
+      text(MARGIN + 22, y, String(number), 'font-weight="600"'),
+      text(MARGIN + 44, y, tag ?? 'new', 'font-weight="600"'),
+      ...parts.map((part, i) =>
+        text(
+          MARGIN + 84,
+          y + i * 14,
+          part,
+          caution && i >= parts.length - wrapped(caution).length ? 'font-style="italic"' : '',
+        ),
+      ),
+      text(WIDTH - MARGIN, y, tool ?? '', 'text-anchor="end"'),
+    ];
+    y += LINE + (parts.length - 1) * 14;
+    return row;
+  });
+  const height = Math.max(LEAST_HEIGHT, y + 90);
+  const notes = [0, 1, 2].map(
+    (i) => `<path d="M${MARGIN} ${y + 34 + i * 22}H${WIDTH - MARGIN}" stroke="#9aa39a"/>`,
+  );
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${height}" width="${WIDTH}pt" height="${height}pt" font-family="'Fira Sans Condensed', 'Fira Sans', sans-serif">`,
+    `<rect width="${WIDTH}" height="${height}" fill="white"/>`,
+    text(MARGIN, 46, `${head.name}, ${head.what}`, 'style="font-size:20px" font-weight="600"'),
+    text(MARGIN, 66, `${head.where} · toward ${head.toward} · about ${head.minutes} min`),
+    ...wrapped(`Carry: ${head.kit}.`).map((part, i) => text(MARGIN, 84 + i * 14, part)),
+    placed(cardElevation(picture, standingDeg, 380, 340), MARGIN - 6, 108, 340, 304),
+    placed(cardPlan(picture, 220), WIDTH - MARGIN - 190, 112, 190, 190),
+    text(WIDTH - MARGIN - 190, 324, `Stays: ${head.stays}`),
+    ...wrapped(head.share, 32).map((part, i) => text(WIDTH - MARGIN - 190, 342 + i * 14, part)),
+    ...rows,
+    text(MARGIN, y + 14, 'Notes', 'font-weight="600"'),
+    ...notes,
+    '</svg>',
+  ].join('\n');
+}
+
+function wrapped(words: string, most = LETTERS_A_LINE): string[] {
+  const lines: string[] = [''];
+  for (const word of words.split(' ')) {
+    const last = lines.at(-1) ?? '';
+    if (last.length + word.length + 1 > most && last !== '') lines.push(word);
+    else lines[lines.length - 1] = last === '' ? word : `${last} ${word}`;
+  }
+  return lines;
+}
+
+const escaped = (words: string): string =>
+  words.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');

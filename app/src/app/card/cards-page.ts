@@ -1,0 +1,107 @@
+import { DOCUMENT } from '@angular/common';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
+import { RouterLink } from '@angular/router';
+import {
+  kitFor,
+  kitTogether,
+  minutesFor,
+  sceneOf,
+  walkingOrder,
+  type Judgement,
+  type TreeState,
+} from '../../../../core';
+import { BookStore } from '../book/book-store';
+import { JudgingStore } from '../judging/judging-store';
+import { kitWords } from './kit-words';
+import { WorkCard } from './work-card';
+
+interface Carded {
+  state: TreeState;
+  judged: Judgement;
+}
+
+/** Work cards to print: of one tree, or of every tree with work, site by site in walking order. */
+@Component({
+  selector: 'eb-cards-page',
+  imports: [RouterLink, WorkCard],
+  templateUrl: './cards-page.html',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CardsPage {
+  readonly treeId = input<string>();
+  private readonly book = inject(BookStore);
+  private readonly judging = inject(JudgingStore);
+  readonly paper = signal<'A4' | 'letter'>('A4');
+
+  private readonly all = computed<TreeState[]>(() => {
+    const wanted = this.treeId();
+    return [...this.book.states().values()].filter(
+      ({ record }) => wanted === undefined || record.id === wanted,
+    );
+  });
+
+  /** Trees whose judging is not done yet. */
+  readonly waiting = computed(
+    () =>
+      this.all().filter(({ record }) => {
+        const judgement = this.judging.trees()[record.id];
+        return judgement === undefined || (judgement.since !== undefined && !judgement.judged);
+      }).length,
+  );
+
+  readonly cards = computed<Carded[]>(() => {
+    const carded = this.all().flatMap((state): Carded[] => {
+      const judged = this.judging.trees()[state.record.id]?.judged;
+      const isWanted =
+        judged?.kind === 'judged' && (judged.plan.acts.length > 0 || this.treeId() !== undefined);
+      return isWanted ? [{ state, judged }] : [];
+    });
+    const sites = [...new Set(carded.map(({ state }) => state.site.id))];
+    return sites.flatMap((site) => {
+      const here = carded.filter(({ state }) => state.site.id === site);
+      return walkingOrder(here.map(({ state }) => state.record.place)).map((i) => here[i] as Carded);
+    });
+  });
+
+  readonly name = computed(() => {
+    const only = this.treeId() === undefined ? undefined : this.all()[0];
+    return only?.record.name;
+  });
+
+  /** What to carry for all of them, and how long it takes. */
+  readonly round = computed(() => {
+    const cards = this.cards();
+    if (cards.length < 2) return undefined;
+    const scenes = cards.map(({ state, judged }) => ({ scene: sceneOf(state), acts: judged.plan.acts }));
+    const minutes = scenes.reduce((sum, { scene, acts }) => sum + minutesFor(scene, acts), 0);
+    return {
+      trees: cards.map(({ state }) => state.record.name).join(', '),
+      kit: kitWords(kitTogether(scenes.map(({ scene, acts }) => kitFor(scene, acts)))),
+      time:
+        minutes < 90
+          ? `${Math.round(minutes)} min`
+          : `${Math.floor(minutes / 60)} h ${Math.round(minutes % 60)} min`,
+    };
+  });
+
+  constructor() {
+    // The size of the page is the printer's affair: a rule of its own, for as long as this page is open.
+    const document = inject(DOCUMENT);
+    const size = document.head.appendChild(document.createElement('style'));
+    inject(DestroyRef).onDestroy(() => size.remove());
+    effect(() => (size.textContent = `@page { size: ${this.paper()}; }`));
+  }
+
+  print(): void {
+    window.print();
+  }
+}
