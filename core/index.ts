@@ -58,3 +58,4 @@ export * from './work/lines';
 export * from './work/order';
 export * from './work/walk';
 export { sayIn } from './choosing/say';
+export * from './cuts/preview';

@@ -166,7 +166,7 @@ function chooseLimbs(
     verdicts: freed,
     caps,
     laterCaps: capsOf(scene, false),
-    cutBack: cutBackOf({ scene, form, chosen, verdicts: freed, caps, say }),
+    cutBack: cutBackOf({ scene, form, chosen, verdicts: freed, caps, say, cuts: state.cuts }),
     today: dayOf(state),
     say,
   });
@@ -182,7 +182,7 @@ function judgeLimbs(
 ): Judgement {
   const made = chooseLimbs(state, units, scene, form, options);
   const { chosen, runnersUp, verdicts, nodes, proven, bound, caps, say } = made;
-  const plan = planFrom({ scene, form, chosen, verdicts, caps, say });
+  const plan = planFrom({ scene, form, chosen, verdicts, caps, say, cuts: state.cuts });
   const planned = { ...scene, laid: layOut(plan.after) };
   const setFindings = {
     proposed: lookAtSet(scene, setPlaces(scene, chosen)),

@@ -15,7 +15,7 @@ import { closestApproach } from '../tree/approach';
 import { courseFrom, positionAt, runAt, tipOf, type Course } from '../tree/course';
 import type { Stem, StemId } from '../tree/stem';
 import { facingInSpace, facingWords, shootDirection, type FacingDeg } from './facing';
-import { budsAlong, type LimbBud, type NodeKind } from './limb-buds';
+import { budsAlong, nodeAt, type LimbBud, type NodeKind } from './limb-buds';
 
 /** How well a bud's shoot would serve. */
 export type Fit = 'good' | 'fair' | 'refused';
@@ -87,24 +87,23 @@ export function budChoices(scene: FormScene, wish: CutWish, say: Say): BudChoice
   const known = buds.filter(
     ({ atCm, sureDeg }) => sureDeg < COUNTED_DEG && Math.abs(atCm - toLengthCm) <= reachCm,
   );
-  const looked = nearestBud(buds, toLengthCm);
-  const open: LimbBud[] =
+  const open =
     known.length > 0
-      ? known
-      : EIGHTHS.map((facingDeg) => ({
-          ...{ atCm: toLengthCm, facingDeg, sureDeg: 22.5, isSeen: false },
-          node: looked?.node ?? 'leaf',
-        }));
-  return open
-    .map((bud) => choiceOf(scene, wish, bud, known.length > 0, say))
-    .sort((a, b) => RANK[a.fit] - RANK[b.fit] || missOf(wish, a) - missOf(wish, b));
+      ? known.map((bud) => choiceOf(scene, wish, bud, true, say))
+      : facingChoices(scene, wish, say);
+  return open.sort((a, b) => RANK[a.fit] - RANK[b.fit] || missOf(wish, a) - missOf(wish, b));
+}
+
+/** A bud at the wished length facing each of eight ways, and where it would lead; in order round the clock. */
+export function facingChoices(scene: FormScene, wish: CutWish, say: Say): BudChoice[] {
+  const node = nodeAt(wish.stem, scene.kind, scene.when.season, wish.toLengthCm);
+  return EIGHTHS.map((facingDeg) => {
+    const bud = { atCm: wish.toLengthCm, facingDeg, sureDeg: 22.5, isSeen: false, node };
+    return choiceOf(scene, wish, bud, false, say);
+  });
 }
 
 const RANK: Record<Fit, number> = { good: 0, fair: 1, refused: 2 };
-
-function nearestBud(buds: readonly LimbBud[], atCm: number): LimbBud | undefined {
-  return [...buds].sort((a, b) => Math.abs(a.atCm - atCm) - Math.abs(b.atCm - atCm))[0];
-}
 
 /** How far a choice misses the wish: degrees of angle and of turn, and two for each cm of length. Working weights. */
 function missOf(wish: CutWish, choice: BudChoice): number {

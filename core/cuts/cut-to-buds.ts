@@ -2,11 +2,11 @@ import type { FormScene } from '../choosing/candidacy';
 import type { Say } from '../findings/finding';
 import type { Form } from '../forms/form';
 import { fromUprightOf } from '../geometry/vector';
-import type { Act, HeadingPurpose } from '../plan/acts';
+import { OWN_WORD, type Act, type HeadingPurpose } from '../plan/acts';
 import { afterActs, cutDiameterMm } from '../plan/after';
 import { layOut, runAt, type Course } from '../tree/course';
 import { childrenOf, stemOf, withDescendants, type Stem, type StemId } from '../tree/stem';
-import { budChoices, type BudChoice, type CutWish } from './bud-choice';
+import { budChoices, facingChoices, type BudChoice, type CutWish } from './bud-choice';
 
 type Shorten = Extract<Act, { kind: 'shorten' }>;
 
@@ -48,11 +48,13 @@ export function cutToBuds(question: CutQuestion, acts: readonly Act[]): Act[] {
 }
 
 function servedBy(question: CutQuestion, acts: readonly Act[], act: Shorten): Shorten | undefined {
-  const choice = [0, ...ELSEWHERE_CM]
+  const isSet = act.reason.rule === OWN_WORD;
+  const choice = (isSet ? [0] : [0, ...ELSEWHERE_CM])
     .map((byCm) => choicesFor(question, acts, { ...act, toLengthCm: act.toLengthCm + byCm })[0])
-    .find((found) => found !== undefined && found.fit !== 'refused');
+    .find((found) => found !== undefined && (isSet || found.fit !== 'refused'));
   const stem = stemOf(question.scene.laid.tree, act.stemId) as Stem;
   if (choice) return cutTo(stem, act, choice);
+  if (isSet) return act;
   const toward = sideShootNear(question.scene, stem, act.toLengthCm, acts);
   if (toward !== undefined) return resized(stem, { ...act, purpose: 'side-shoot' }, toward + BEYOND_BUD_CM);
   return act.purpose === 'weaken-rival' || act.purpose === 'calm-temporary' ? act : undefined;
@@ -77,6 +79,15 @@ export function choicesFor(question: CutQuestion, acts: readonly Act[], act: Sho
   const setting = settingOf(scene, acts, act.stemId);
   const bent = stemOf(setting.scene.laid.tree, act.stemId);
   return bent ? budChoices(setting.scene, wishFor(question, setting, bent, act), say) : [];
+}
+
+/** The eight facings at a length, and where a bud facing so would lead; in order round the clock. */
+export function facingsAt(question: CutQuestion, acts: readonly Act[], act: Shorten): BudChoice[] {
+  const stem = stemOf(question.scene.laid.tree, act.stemId);
+  const setting = settingOf(question.scene, acts, act.stemId);
+  const bent = stemOf(setting.scene.laid.tree, act.stemId);
+  if (!stem || !bent) return [];
+  return facingChoices(setting.scene, wishFor(question, setting, bent, act), question.say);
 }
 
 const settings = new WeakMap<readonly Act[], Map<StemId, Setting>>();

@@ -240,6 +240,7 @@ const BODIES: Record<string, Fields> = {
   'acts-done': { treeId: id(), acts },
   'plan-accepted': { treeId: id(), acts },
   overruled: { treeId: id(), stemId: id(), ruling: oneOf(RULINGS) },
+  'cut-set': { treeId: id(), stemId: id(), toLengthCm: between(0, 1500).optional() },
   'form-chosen': { treeId: id(), form: oneOf(FORM_IDS) },
   'rules-set': { treeId: id(), rules, reset: array(oneOf(RULE_KEYS)).strict().optional() },
   'school-chosen': { treeId: id(), school: oneOf(SCHOOL_IDS) },

@@ -50,6 +50,8 @@ export type EventBody =
   | { kind: 'acts-done'; treeId: string; acts: readonly DoneAct[] }
   | { kind: 'plan-accepted'; treeId: string; acts: readonly Act[] }
   | { kind: 'overruled'; treeId: string; stemId: StemId; ruling: Ruling }
+  /** A limb's length after its cut, cm, by the grower's own word; without one the program decides again. */
+  | { kind: 'cut-set'; treeId: string; stemId: StemId; toLengthCm?: number }
   | { kind: 'form-chosen'; treeId: string; form: FormId }
   | { kind: 'rules-set'; treeId: string; rules: RuleOverrides; reset?: readonly RuleKey[] }
   | { kind: 'school-chosen'; treeId: string; school: SchoolId }

@@ -20,6 +20,8 @@ export interface TreeState {
   /** The school its tree is trained by, as this yard holds it. */
   school: School;
   rulings: Readonly<Record<StemId, Ruling>>;
+  /** Lengths the grower has set for limbs that are cut back, cm. */
+  cuts: Readonly<Record<StemId, number>>;
   /** Whether it has been cut before: a first shaping may take more. */
   shapedBefore: boolean;
   /** Times a leader was chosen and overtaken all the same. */
@@ -85,6 +87,7 @@ export function treeState(read: ReadBook, treeId: string): TreeState | undefined
   let visitedOn: string | undefined;
   let stems = new Map<StemId, StemReadings>();
   const rulings: Record<StemId, Ruling> = {};
+  let cuts: Record<StemId, number> = {};
   for (const event of read.eventsOf.get(treeId) ?? []) {
     switch (event.kind) {
       case 'visit':
@@ -98,10 +101,16 @@ export function treeState(read: ReadBook, treeId: string): TreeState | undefined
       case 'acts-done':
         shapedBefore ||= event.acts.some(({ kind }) => kind === 'take-out' || kind === 'shorten');
         stems = readingsOf(afterActs(treeFrom(record, stems), event.acts), stems);
+        cuts = {};
         break;
       case 'overruled':
         rulings[event.stemId] = event.ruling;
         break;
+      case 'cut-set': {
+        const others = Object.fromEntries(Object.entries(cuts).filter(([id]) => id !== event.stemId));
+        cuts = event.toLengthCm === undefined ? others : { ...others, [event.stemId]: event.toLengthCm };
+        break;
+      }
       case 'form-chosen':
         form = event.form;
         break;
@@ -123,7 +132,7 @@ export function treeState(read: ReadBook, treeId: string): TreeState | undefined
     }
   }
   return {
-    ...{ record, site, tree: treeFrom(record, stems), form, rules, rulings, visitedOn },
+    ...{ record, site, tree: treeFrom(record, stems), form, rules, rulings, cuts, visitedOn },
     ...{ school: schoolOf(school, read.schoolEdits), shapedBefore, leaderFailures, buds },
   };
 }
@@ -165,10 +174,13 @@ function readingsOf(tree: Tree, before: ReadonlyMap<StemId, StemReadings>): Map<
 
 function changed(stem: Stem): StemReadings {
   const { tag, parent, origin, length, diameter, headed, endDiameter, growthCm } = stem;
-  const { departure, set, tipAngle, runBearing } = stem;
+  const { departure, set, tipAngle, runBearing, sideShoots, bears, holds } = stem;
   return {
     ...{ tag, parent, origin, length, diameter, headed, growthCm },
     ...(endDiameter && { endDiameter }),
+    ...(sideShoots !== undefined && { sideShoots }),
+    ...(bears && { bears }),
+    ...(holds && { holds }),
     ...(departure.how !== 'estimated' && { angle: departure }),
     ...(set.how !== 'estimated' && { set, tipAngle }),
     ...(runBearing.how !== 'estimated' && { runBearing }),

@@ -15,6 +15,9 @@ export const KEPT_FOR: readonly KeptFor[] = ['fruit', 'leaf', 'shade', 'insuranc
 export type RemovalCut = 'collar' | 'bench' | 'break-off';
 export const REMOVAL_CUTS: readonly RemovalCut[] = ['collar', 'bench', 'break-off'];
 
+/** The rule an act rests on whose measure the grower set. */
+export const OWN_WORD = 'own-word';
+
 /** What a limb is cut back for. */
 export const HEADING_PURPOSES = [
   'keep-direction',

@@ -13,7 +13,7 @@ import { inWorkOrder } from '../work/order';
 import type { Act } from './acts';
 import { afterActs, cutDiameterMm } from './after';
 import { bend, corrections, lateralWork } from './bends';
-import { cropActs, moves, oneWound, removalOf, withoutCarried } from './wounds';
+import { byOwnWord, cropActs, moves, oneWound, removalOf, withoutCarried } from './wounds';
 import { shortenLeader, shortenLimb } from './heading';
 
 /** The work that brings the tree to what was chosen, and what it takes off. */
@@ -39,6 +39,8 @@ export interface PlanQuestion {
   verdicts: Readonly<Record<StemId, Verdict>>;
   /** The caps on what goes this winter. */
   caps: Account;
+  /** Lengths the grower has set, cm. */
+  cuts: Readonly<Record<StemId, number>>;
   say: Say;
 }
 
@@ -54,7 +56,7 @@ export function planFrom(question: PlanQuestion): Plan {
   const { tree, trunk } = scene.laid;
   const leaderId =
     chosen.limbs.find(({ role }) => role === 'leader')?.stemId ?? (form.hasLeader ? trunk?.id : undefined);
-  const rough = oneWound(question, roughActs(question));
+  const rough = byOwnWord(question, oneWound(question, roughActs(question)));
   const cut = withoutCarried(scene, cutToBuds({ scene, form, leaderId, say }, rough));
   const acts = inWorkOrder(scene, [...moves(question, cut), ...cut, ...cropActs(question)]);
   const wounds = acts.flatMap((act) =>

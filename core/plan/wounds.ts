@@ -2,7 +2,7 @@ import type { FormScene } from '../choosing/candidacy';
 import { joinHeightCm } from '../findings/measures';
 import { bearingDifference } from '../geometry/vector';
 import { stemOf, withDescendants, type Stem, type StemId } from '../tree/stem';
-import type { Act, RemovalCut } from './acts';
+import { OWN_WORD, type Act, type RemovalCut } from './acts';
 import { cutDiameterMm } from './after';
 import type { PlanQuestion } from './plan';
 
@@ -127,3 +127,19 @@ export function cropActs({ scene, verdicts, say }: PlanQuestion): Act[] {
 /** Fruits a limb carries: its cross-section in cm^2 times the fruits for each, whole ones. */
 export const fruitsCarried = (diameterMm: number, perCm2: number): number =>
   Math.floor((Math.PI / 4) * (diameterMm / 10) ** 2 * perCm2);
+
+/** Cuts at the lengths the grower has set, in place of the program's own; a limb set to its whole length is not cut. */
+export function byOwnWord({ scene, verdicts, cuts, say }: PlanQuestion, acts: readonly Act[]): Act[] {
+  const stands = (id: StemId): boolean => !['out', 'goes-with'].includes(verdicts[id]?.decision ?? 'out');
+  const set = Object.entries(cuts).filter(([id]) => stands(id));
+  const isSet = (act: Act): boolean => act.kind === 'shorten' && set.some(([id]) => id === act.stemId);
+  const own = set.flatMap(([stemId, toLengthCm]): Act[] => {
+    const stem = stemOf(scene.laid.tree, stemId);
+    if (!stem || toLengthCm >= stem.length.value) return [];
+    const purpose = stemId === scene.laid.trunk?.id ? 'leader-tip' : 'keep-direction';
+    const reason = { rule: OWN_WORD, words: `You set its length to ${say.length(toLengthCm)}.` };
+    const diameterMm = cutDiameterMm(stem, toLengthCm);
+    return [{ kind: 'shorten', stemId, toLengthCm, diameterMm, purpose, reason }];
+  });
+  return [...acts.filter((act) => !isSet(act)), ...own];
+}

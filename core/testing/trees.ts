@@ -30,6 +30,7 @@ export interface TestTree {
   rules?: RuleOverrides;
   site?: Partial<Site>;
   rulings?: TreeState['rulings'];
+  cuts?: TreeState['cuts'];
   school?: SchoolId;
   shapedBefore?: boolean;
   leaderFailures?: number;
@@ -57,6 +58,7 @@ export function treeOf({
   rules = {},
   site,
   rulings = {},
+  cuts = {},
   school = 'middle-way',
   shapedBefore = false,
   leaderFailures = 0,
@@ -94,7 +96,7 @@ export function treeOf({
   const stems = [stem, ...limbs.map((limb, i) => completeStem(limb.id, readingsOf(limb), facts, i + 1))];
   const tree = { id: 'tree', kind, unionCm: 10, ownRooted: facts.ownRooted, stems };
   return {
-    ...{ record, site: { ...LEVEL_SITE, ...site }, tree, form, rules, rulings, visitedOn },
+    ...{ record, site: { ...LEVEL_SITE, ...site }, tree, form, rules, rulings, cuts, visitedOn },
     ...{ school: schoolOf(school), shapedBefore, leaderFailures, buds },
   };
 }

@@ -27,6 +27,11 @@ export const routes: Routes = [
     loadComponent: () => import('./figures/figures-page').then((m) => m.FiguresPage),
   },
   {
+    path: 'tree/:treeId/cut/:stemId',
+    title: 'The cut · Eager Bough',
+    loadComponent: () => import('./cut/cut-page').then((m) => m.CutPage),
+  },
+  {
     path: 'tree/:treeId/card',
     title: 'Work card · Eager Bough',
     loadComponent: () => import('./card/cards-page').then((m) => m.CardsPage),

@@ -14,6 +14,7 @@ export const CROWDED: TreeState = {
   rules: {},
   school: schoolOf('middle-way'),
   rulings: {},
+  cuts: {},
   shapedBefore: false,
   leaderFailures: 0,
   buds: undefined,

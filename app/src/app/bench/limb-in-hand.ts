@@ -245,6 +245,9 @@ export class LimbInHand {
     return this.bench.state()?.tree.stems.find(({ id }) => id === stemId)?.tag ?? stemId;
   }
 
+  /** Whether there is wood of it to cut: not on what goes with its carrier anyway. */
+  readonly canCut = computed(() => this.verdict() !== undefined && this.verdict()?.decision !== 'goes-with');
+
   /** The figure an act rests on, if it is one. */
   figureOf({ reason }: Act): RuleKey | undefined {
     return RULE_KEYS.find((key) => key === reason.rule);

@@ -1,0 +1,71 @@
+import { DecimalPipe } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+
+const LIMB = 78;
+const OVER_MM = 6;
+
+/** A heading cut close up, from the limb's real thickness and angle: the bud, the slope, the distance, and the shoot to come. */
+@Component({
+  selector: 'eb-cut-close-up',
+  template: `
+    <svg
+      viewBox="-110 -105 220 190"
+      class="close-up"
+      role="img"
+      aria-label="The cut, sloped 45 degrees, 6 mm over the bud"
+    >
+      <g [attr.transform]="'rotate(' + limbDeg() + ')'">
+        <path class="bark" [attr.d]="limb()" />
+        <path class="removed" [attr.d]="removed()" />
+        <path class="blade" [attr.d]="blade()" />
+        <path class="bud" [class.front]="isFront()" [attr.d]="bud()" />
+      </g>
+      <path class="shoot" [attr.d]="shoot()" />
+      <text x="-106" y="80">6 mm over the bud; limb {{ limbDeg() | number: '1.0-0' }}° from upright</text>
+    </svg>
+  `,
+  imports: [DecimalPipe],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CutCloseUp {
+  readonly diameterMm = input.required<number>();
+  readonly limbDeg = input.required<number>();
+  readonly facingDeg = input.required<number>();
+  readonly shootDeg = input.required<number>();
+
+  /** Pixels for a mm, so that thin and thick limbs both fill the picture. */
+  private readonly px = computed(() => Math.min(5, 46 / Math.max(4, this.diameterMm())));
+  private readonly half = computed(() => (this.diameterMm() / 2) * this.px());
+  private readonly overPx = computed(() => OVER_MM * this.px());
+
+  // Before it is turned the limb stands plumb, its outer end up; its upper side is then to the left.
+  /** -1 for a bud on the upper side, 1 for one under, by the part of its facing that is seen from the side. */
+  private readonly side = computed(() => (Math.cos((this.facingDeg() * Math.PI) / 180) >= 0 ? -1 : 1));
+  /** A side bud is seen from in front, where the slope of the cut does not show. */
+  readonly isFront = computed(() => Math.abs(Math.sin((this.facingDeg() * Math.PI) / 180)) > 0.8);
+  /** How far the cut falls across the limb: by half its thickness either way, at 45 deg. */
+  private readonly fall = computed(() => (this.isFront() ? 0 : this.side() * this.half()));
+  private readonly middleY = computed(() => -this.overPx() + (this.isFront() ? 0 : this.half()));
+  private readonly leftY = computed(() => this.middleY() + this.fall());
+  private readonly rightY = computed(() => this.middleY() - this.fall());
+
+  readonly limb = computed(
+    () => `M${-this.half()} ${LIMB}V${this.leftY()}L${this.half()} ${this.rightY()}V${LIMB}Z`,
+  );
+  readonly removed = computed(
+    () => `M${-this.half()} ${this.leftY()}V-92M${this.half()} ${this.rightY()}V-92`,
+  );
+  readonly blade = computed(() => {
+    const slope = this.isFront() ? 0 : this.side() * 9;
+    return `M${-this.half() - 9} ${this.leftY() + slope}L${this.half() + 9} ${this.rightY() - slope}`;
+  });
+  readonly bud = computed(() => {
+    if (this.isFront()) return 'M0 12C-9 8 -6 -4 0 -10C6 -4 9 8 0 12Z';
+    const [x, out] = [this.side() * this.half(), this.side() * 11];
+    return `M${x} 10Q${x + out} 4 ${x + out * 0.8} -10Q${x} -4 ${x} 10Z`;
+  });
+  readonly shoot = computed(() => {
+    const a = (this.shootDeg() * Math.PI) / 180;
+    return `M0 0Q${Math.sin(a) * 30} ${-Math.cos(a) * 30} ${Math.sin(a) * 84} ${-Math.cos(a) * 84}`;
+  });
+}

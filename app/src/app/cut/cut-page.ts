@@ -1,0 +1,237 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import {
+  cutBench,
+  formatValue,
+  layOut,
+  MEASURES,
+  MEASURE_WORDS,
+  parseReading,
+  placeOf,
+  sceneOf,
+  woodSeason,
+  type BudChoice,
+  type CutPreview,
+  type Judgement,
+} from '../../../../core';
+import { BookStore } from '../book/book-store';
+import { JudgingStore } from '../judging/judging-store';
+import { extentOf } from '../drawing/frame';
+import { TreeSilhouette } from '../yard/tree-silhouette';
+import { CollarCloseUp } from './collar-close-up';
+import { CutClock } from './cut-clock';
+import { CutCloseUp } from './cut-close-up';
+import { LimbWithBuds } from './limb-with-buds';
+
+/** How many of the buds near the cut are told. */
+const TOLD = 4;
+
+/** One limb under the knife: its buds, where each would lead, and a cut to drag along it. */
+@Component({
+  selector: 'eb-cut-page',
+  imports: [RouterLink, TreeSilhouette, CollarCloseUp, CutClock, CutCloseUp, LimbWithBuds],
+  templateUrl: './cut-page.html',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class CutPage {
+  readonly treeId = input.required<string>();
+  readonly stemId = input.required<string>();
+  private readonly book = inject(BookStore);
+  private readonly judging = inject(JudgingStore);
+
+  readonly state = computed(() => this.book.states().get(this.treeId()));
+  readonly judged = computed<Judgement | undefined>(() => {
+    const answer = this.judging.trees()[this.treeId()]?.judged;
+    return answer?.kind === 'judged' ? answer : undefined;
+  });
+  readonly stem = computed(() => this.state()?.tree.stems.find(({ id }) => id === this.stemId()));
+  readonly season = computed(() => {
+    const state = this.state();
+    return state ? woodSeason(state.site, this.book.today()) : 0;
+  });
+
+  readonly bench = computed(() => {
+    const [state, judged] = [this.state(), this.judged()];
+    return state && judged ? cutBench(state, judged, this.stemId(), this.book.units()) : undefined;
+  });
+
+  /** Where the cut is being tried, cm; undefined for the plan's own. */
+  readonly tried = signal<number | undefined>(undefined);
+  readonly trouble = signal<string | undefined>(undefined);
+
+  readonly atCm = computed(() => {
+    const bench = this.bench();
+    if (!bench) return 0;
+    return this.tried() ?? bench.planned?.toLengthCm ?? bench.stem.length.value;
+  });
+
+  readonly preview = computed<CutPreview | undefined>(() => this.bench()?.previewAt(this.atCm()));
+
+  /** Height the small drawing is made for, cm. */
+  readonly fullCm = computed(() => {
+    const state = this.state();
+    return state ? extentOf(layOut(state.tree)).heightCm * 1.05 : 200;
+  });
+
+  readonly isCut = computed(() => this.atCm() < (this.bench()?.stem.length.value ?? 0) - 0.5);
+
+  readonly choices = computed(() =>
+    (this.preview()?.choices ?? []).slice(0, TOLD).map((choice, i) => ({
+      ...choice,
+      isBest: i === 0 && choice.fit !== 'refused',
+      at: this.length(choice.atCm),
+      way: `${Math.round(choice.angleDeg)}° from upright${choice.angleDeg < 10 ? '' : `, toward ${Math.round(choice.bearingDeg)}°`}`,
+    })),
+  );
+
+  readonly shown = computed<BudChoice | undefined>(() => this.preview()?.choices[0]);
+
+  readonly account = computed(() => {
+    const [preview, judged] = [this.preview(), this.judged()];
+    if (!preview || !judged) return [];
+    return MEASURES.map((measure) => ({
+      words: MEASURE_WORDS[measure],
+      percent: (preview.account[measure] * 100).toFixed(1),
+      was: (judged.plan.account[measure] * 100).toFixed(1),
+      isOver: preview.account[measure] > judged.plan.caps[measure] + 1e-9,
+    }));
+  });
+
+  readonly facts = computed(() => {
+    const place = this.preview()?.place;
+    if (!place) return [];
+    return [
+      `${this.diameter(place.diameterMm)} there: ${place.tool}`,
+      `${this.length(place.heightCm)} above ground`,
+      `closes in about ${place.closesYears < 1 ? 'a season' : `${place.closesYears.toFixed(1)} seasons`}`,
+      '5 to 8 mm over the bud, sloped 45° away from it, the high side over the bud',
+    ];
+  });
+
+  /** The cut that takes a limb off altogether, where it goes. */
+  readonly removal = computed(() => {
+    const [state, judged] = [this.state(), this.judged()];
+    if (!state || !judged) return undefined;
+    const act = judged.plan.acts.find((a) => a.kind === 'take-out' && a.stemId === this.stemId());
+    const place = act && placeOf(sceneOf(state), act);
+    if (act?.kind !== 'take-out' || !place) return undefined;
+    const years = (n: number): string => `${n.toFixed(1)} seasons`;
+    return {
+      place,
+      how: act.how ?? 'collar',
+      words: [
+        `${this.diameter(place.diameterMm)}: ${place.tool}${place.isInThree ? ', in three cuts: under, over, then the collar' : ''}.`,
+        act.how === 'bench'
+          ? 'To a stub of 3 cm: hidden buds on its underside may make a new, weaker limb in this empty place.'
+          : 'Just outside the collar, never flush, never leaving a peg.',
+        `The wound closes in about ${years(place.closesYears)}.`,
+        ...(place.flushYears !== undefined && place.flushMm !== undefined
+          ? [
+              `Cut flush it would be ${this.diameter(place.flushMm)} long and take ${years(place.flushYears)}, with no collar to close it. A peg dies back and must be cut again.`,
+            ]
+          : []),
+      ],
+      fills: this.fillsItsPlace(judged),
+    };
+  });
+
+  readonly joinSpacing = computed(() => {
+    const cm = this.stem()?.budsSeen?.spacingCm;
+    return cm === undefined ? '' : this.length(cm);
+  });
+
+  constructor() {
+    effect(() => {
+      this.judging.wantFirst(this.treeId());
+      this.stemId();
+      this.tried.set(undefined);
+    });
+  }
+
+  /** What stands in the room of a limb that goes, and when. */
+  private fillsItsPlace(judged: Judgement): string {
+    const stem = this.stem();
+    const kept = judged.chosen.limbs.filter(({ role }) => role === 'scaffold');
+    const near = kept
+      .flatMap(({ stemId }) => this.state()?.tree.stems.find(({ id }) => id === stemId) ?? [])
+      .map((limb) => ({ limb, turn: turnBetween(limb.runBearing.value, stem?.runBearing.value ?? 0) }))
+      .sort((a, b) => a.turn - b.turn)[0];
+    const made = judged.plan.acts.find(
+      (act) => act.kind === 'make-limb' && turnBetween(act.bearingDeg, stem?.runBearing.value ?? 0) < 45,
+    );
+    if (made?.kind === 'make-limb')
+      return `Its room is filled by a new limb near ${this.length(made.heightCm)}, begun this spring and there to choose next winter.`;
+    if (!near) return 'Nothing that stays fills its room yet.';
+    return near.turn < 60
+      ? `Its room is filled by ${near.limb.tag}, which stands ${Math.round(near.turn)}° from it now and spreads into it next summer.`
+      : `The nearest limb that stays is ${near.limb.tag}, ${Math.round(near.turn)}° away: side shoots of it reach this room in two or three summers.`;
+  }
+
+  move(cm: number): void {
+    const most = this.bench()?.stem.length.value ?? 0;
+    this.tried.set(Math.max(5, Math.min(most, cm)));
+    this.trouble.set(undefined);
+  }
+
+  typeLength(typed: string): void {
+    const parsed = parseReading(typed, 'length', this.book.units());
+    if (!parsed.ok) return this.trouble.set(parsed.message);
+    const most = this.bench()?.stem.length.value ?? 0;
+    if (parsed.reading.value > most || parsed.reading.value < 5)
+      return this.trouble.set(
+        `The limb is ${this.length(most)} long: a length from ${this.length(5)} to that.`,
+      );
+    this.move(parsed.reading.value);
+  }
+
+  /** What is seen of the bud by the cut corrects the spiral of the whole limb. */
+  budFaces(facingDeg: number): void {
+    const [stem, preview] = [this.stem(), this.preview()];
+    if (!stem || !preview) return;
+    const atCm = Math.round((preview.choices.find(({ isKnown }) => isKnown)?.atCm ?? this.atCm()) * 10) / 10;
+    const before = stem.budsSeen ?? { facings: [] };
+    const facings = [...before.facings.filter((seen) => Math.abs(seen.atCm - atCm) > 1), { atCm, facingDeg }];
+    this.observe({ ...before, facings });
+  }
+
+  setSpacing(typed: string): void {
+    const stem = this.stem();
+    const parsed = parseReading(typed, 'length', this.book.units());
+    if (!stem) return;
+    if (!parsed.ok) return this.trouble.set(parsed.message);
+    if (parsed.reading.value < 0.2 || parsed.reading.value > 50)
+      return this.trouble.set('Buds stand between 2 mm and 50 cm apart.');
+    this.trouble.set(undefined);
+    this.observe({ ...(stem.budsSeen ?? { facings: [] }), spacingCm: parsed.reading.value });
+  }
+
+  private observe(budsSeen: {
+    spacingCm?: number;
+    facings: readonly { atCm: number; facingDeg: number }[];
+  }): void {
+    void this.book.record({ kind: 'visit', treeId: this.treeId(), stems: { [this.stemId()]: { budsSeen } } });
+  }
+
+  keep(): void {
+    const toLengthCm = Math.round(this.atCm() * 10) / 10;
+    void this.book.record({ kind: 'cut-set', treeId: this.treeId(), stemId: this.stemId(), toLengthCm });
+    this.tried.set(undefined);
+  }
+
+  letProgram(): void {
+    void this.book.record({ kind: 'cut-set', treeId: this.treeId(), stemId: this.stemId() });
+    this.tried.set(undefined);
+  }
+
+  readonly isOwn = computed(() => this.state()?.cuts[this.stemId()] !== undefined);
+
+  length(cm: number): string {
+    return formatValue(cm, 'length', this.book.units());
+  }
+
+  diameter(mm: number): string {
+    return formatValue(mm, 'diameter', this.book.units());
+  }
+}
+
+const turnBetween = (a: number, b: number): number => Math.abs(((((a - b) % 360) + 540) % 360) - 180);
