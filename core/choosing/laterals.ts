@@ -33,6 +33,7 @@ export function sortLateral(scene: FormScene, stem: Stem, carrier: Stem, say: Sa
     sprout(scene, stem, carrier, own, say) ??
     misplaced(scene, stem, carrier, say) ??
     onWeakLimb(scene, stem, carrier, say) ??
+    renewed(scene, stem, say) ??
     byAngle(scene, stem, say)
   );
 }
@@ -84,6 +85,28 @@ function onWeakLimb({ limits }: FormScene, stem: Stem, carrier: Stem, say: Say):
     rule: 'too-thin',
     reasons: [because(words, { rule: 'too-thin', key: 'thin.diameterMm' })],
   };
+}
+
+/** A tree is framed, and bears on its side shoots, from this season in its place on. Working value. */
+const BEARS_FROM_SEASON = 4;
+
+/**
+ * Fruiting wood of kinds that bear on last season's shoots, once the tree is framed: what has fruited is cut to a stub, from
+ * which next year's shoot comes; long shoots that will bear are halved. While a tree is being framed neither is done.
+ */
+function renewed({ kind, when, answers, limits }: FormScene, stem: Stem, say: Say): LateralSort | undefined {
+  if (kind.fruitsOn.value[0] !== 'last-season' || when.seasonsGrown < BEARS_FROM_SEASON) return undefined;
+  const long = say.length(stem.length.value);
+  const stubCm = limits('renew.stubCm').value;
+  if (stem.bears === 'fruit' && stem.length.value > stubCm) {
+    const words = `It has fruited: cut to ${say.length(stubCm)}, so that a new shoot comes for the year after.`;
+    const reasons = [because(words, { key: 'renew.stubCm' })];
+    return { sort: 'shorten', toLengthCm: stubCm, rule: 'renewal', reasons };
+  }
+  if (stem.length.value <= limits('renew.longCm').value || answers.heading === 'left-whole') return undefined;
+  const words = `A shoot of ${long} that will bear: halved, which thins its crop and brings new wood near the limb.`;
+  const reasons = [because(words, { key: 'renew.longCm' })];
+  return { sort: 'shorten', toLengthCm: stem.length.value / 2, rule: 'renewal', reasons };
 }
 
 function byAngle({ limits }: FormScene, stem: Stem, say: Say): LateralSort {

@@ -92,6 +92,15 @@ export function lateralWork({ scene, verdicts }: PlanQuestion): Act[] {
     if (lateral?.sort !== 'shorten' || lateral.toLengthCm === undefined) return [];
     const { toLengthCm } = lateral;
     const diameterMm = cutDiameterMm(stem, toLengthCm);
-    return [{ kind: 'shorten', stemId: stem.id, toLengthCm, diameterMm, purpose: 'side-shoot', reason }];
+    return [
+      {
+        kind: 'shorten',
+        stemId: stem.id,
+        toLengthCm,
+        diameterMm,
+        purpose: verdict?.rule === 'renewal' ? 'renew' : 'side-shoot',
+        reason,
+      },
+    ];
   });
 }

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { placeOf } from '../cuts/place';
 import { judge, sceneOf } from '../choosing/judge';
+import { CUT_PROBES } from '../testing/cut-probes';
 import { formsFor } from '../suits/suits';
 import type { TreeState } from '../history/tree-at';
 import { caseTree, type JudgementCase } from '../testing/case-tree';
@@ -281,6 +283,7 @@ const ALL: TreeState[] = [
     ...[3, 5, 8, 9].map(fanOf),
     pinned(fanOf(13)),
     armWith(55),
+    ...CUT_PROBES,
     armWith(65),
     topOf(4),
     pinned(topOf(5)),
@@ -295,7 +298,8 @@ function said(state: TreeState, rules: RuleOverrides): string {
   if (judged.kind === 'whip') return JSON.stringify(judged.whip.buds);
   if (judged.kind !== 'judged') return judged.why;
   const { chosen, plan, setFindings } = judged;
-  const acts = plan.acts.map((act) => ({ ...act, reason: act.reason.rule }));
+  const scene = sceneOf({ ...state, rules: { ...state.rules, ...rules } });
+  const acts = plan.acts.map((act) => ({ ...act, reason: act.reason.rule, place: placeOf(scene, act) }));
   const found = [...judged.findings, ...setFindings.proposed, ...setFindings.planned];
   return JSON.stringify([
     chosen.limbs.map(({ stemId, place }) => [stemId, place]),

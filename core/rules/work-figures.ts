@@ -17,6 +17,13 @@ export const WORK_FIGURES = {
   'cut.threeMm': guidance(25, 'mm', [10, 60], 'Thicker limbs are taken off in three cuts.'),
   'cut.shearsMm': guidance(22, 'mm', [8, 30], 'Thickest wood for hand shears.'),
   'cut.loppersMm': guidance(40, 'mm', [20, 60], 'Thickest wood for loppers; above it the saw.'),
+  'renew.stubCm': guidance(
+    5,
+    'cm',
+    [2, 15],
+    'A shoot that has fruited is cut to this, on kinds that bear on last season’s shoots.',
+  ),
+  'renew.longCm': working(40, 'cm', [20, 120], 'A longer shoot that will bear is halved on such kinds.'),
   'crop.perCm2': working(
     4,
     'count',

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { RouterLink } from '@angular/router';
 import {
   decisionWords,
+  FIXINGS,
   formatValue,
   formOf,
   parseReading,
@@ -12,6 +13,7 @@ import {
   type Crop,
   type Dimension,
   type EndBud,
+  type Fixing,
   type ReadField,
   type RuleKey,
   type Ruling,
@@ -118,6 +120,13 @@ export class LimbInHand {
   endBudOf = (value: string): EndBud => (value === 'flower' ? 'flower' : 'leaf');
 
   cropOf = (value: string): Crop => (value === 'blossom' || value === 'fruit' ? value : 'none');
+
+  readonly fixings = FIXINGS;
+
+  fix(stemId: StemId, fixing: Fixing, isOn: boolean): void {
+    const others = (this.stem()?.holds ?? []).filter((held) => held !== fixing);
+    void this.bench.observe(stemId, { holds: isOn ? [...others, fixing] : others });
+  }
 
   seeShoots(stemId: StemId, typed: string): void {
     const sideShoots = Number(typed.trim());

@@ -1,15 +1,20 @@
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
+  DestroyRef,
   type ElementRef,
+  inject,
   input,
   output,
+  signal,
   viewChild,
 } from '@angular/core';
 import { diameterAt, taperOf, woodByAge, type BudChoice, type LimbBud, type Stem } from '../../../../core';
 import { woodColour } from '../drawing/wood-colours';
 
+/** Width of the picture before it is laid out, px; then that of its place, so that words keep their size. */
 const WIDTH = 1000;
 const LEFT = 84;
 const RIGHT = 20;
@@ -30,7 +35,7 @@ const ROWS = ['up', 'out-right', 'under', 'out-left', 'up'] as const;
     <svg
       #svg
       class="limb-strip"
-      [attr.viewBox]="'0 0 ' + width + ' ' + height"
+      [attr.viewBox]="'0 0 ' + width() + ' ' + height"
       role="img"
       [attr.aria-label]="'Limb ' + stem().tag + ' with its buds, ' + stem().length.value + ' cm long'"
       (pointerdown)="grab($event)"
@@ -50,12 +55,12 @@ const ROWS = ['up', 'out-right', 'under', 'out-left', 'up'] as const;
           [attr.data-fit]="row.fit"
           [attr.x]="left"
           [attr.y]="row.y"
-          [attr.width]="room"
+          [attr.width]="room()"
           [attr.height]="row.height"
         />
       }
       @for (row of rows; track row.y) {
-        <line class="grid" [attr.x1]="left" [attr.x2]="width - right" [attr.y1]="row.y" [attr.y2]="row.y" />
+        <line class="grid" [attr.x1]="left" [attr.x2]="width() - right" [attr.y1]="row.y" [attr.y2]="row.y" />
         <text class="row-word" [attr.x]="left - 8" [attr.y]="row.y" dy="0.34em">{{ row.word }}</text>
       }
       @for (bud of drawn(); track bud.x) {
@@ -107,14 +112,25 @@ export class LimbWithBuds {
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
   held = false;
 
-  readonly width = WIDTH;
+  readonly width = signal(WIDTH);
   readonly height = SPIRAL_TOP + 4 * ROW + 26;
   readonly left = LEFT;
   readonly right = RIGHT;
-  readonly room = WIDTH - LEFT - RIGHT;
+  readonly room = computed(() => this.width() - LEFT - RIGHT);
   readonly rows = ROWS.map((word, i) => ({ word, y: SPIRAL_TOP + i * ROW }));
 
-  private readonly perCm = computed(() => this.room / Math.max(1, this.stem().length.value));
+  constructor() {
+    const destroyed = inject(DestroyRef);
+    afterNextRender(() => {
+      const observer = new ResizeObserver(([entry]) => {
+        if (entry && entry.contentRect.width > 0) this.width.set(Math.round(entry.contentRect.width));
+      });
+      observer.observe(this.svg().nativeElement);
+      destroyed.onDestroy(() => observer.disconnect());
+    });
+  }
+
+  private readonly perCm = computed(() => this.room() / Math.max(1, this.stem().length.value));
   private x(cm: number): number {
     return LEFT + cm * this.perCm();
   }
@@ -126,7 +142,7 @@ export class LimbWithBuds {
   });
 
   readonly ticks = computed(() => {
-    const step = this.stem().length.value > 120 ? 20 : 10;
+    const step = [10, 20, 50].find((cm) => cm * this.perCm() > 30) ?? 100;
     const count = Math.floor(this.stem().length.value / step);
     return Array.from({ length: count + 1 }, (_, i) => ({ cm: i * step, x: this.x(i * step) }));
   });
@@ -187,7 +203,7 @@ export class LimbWithBuds {
   drag(event: PointerEvent): void {
     if (!this.held) return;
     const box = this.svg().nativeElement.getBoundingClientRect();
-    const x = ((event.clientX - box.left) / box.width) * WIDTH;
+    const x = ((event.clientX - box.left) / box.width) * this.width();
     this.moved.emit(Math.round(((x - LEFT) / this.perCm()) * 2) / 2);
   }
 }
