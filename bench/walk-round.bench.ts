@@ -27,6 +27,7 @@ await printTransfer(page, cdp);
 await loadForty(page);
 await walk(page, cdp);
 await keystrokes(page, cdp);
+await dragCut(page, cdp);
 
 await browser.close();
 server.close();
@@ -138,5 +139,34 @@ async function keystrokes(page: Page, cdp: CDPSession): Promise<void> {
   times.sort((a, b) => a - b);
   console.log(
     `a keystroke in the readings of ${STEMS} stems: median ${(times[15] as number).toFixed(1)} ms of script, style and layout`,
+  );
+}
+
+/** Drags the cut along a limb that stays, half a cm a frame, and prints what each frame cost. */
+async function dragCut(page: Page, cdp: CDPSession): Promise<void> {
+  const rows = page.locator('.readings tr', { has: page.locator('[data-verdict=stays]') });
+  const stem = (await rows.first().getAttribute('data-row')) ?? '';
+  await page.goto(`${home}/tree/harrier/cut/${stem}`);
+  await page.locator('.cut-clock').waitFor();
+  await page.waitForTimeout(SETTLE_MS);
+  const most = Number(await page.locator('.cut-slider input').getAttribute('max'));
+  await page.evaluate(`
+    const slider = document.querySelector('.cut-slider input');
+    window.drag = (cm) => {
+      slider.value = String(cm);
+      slider.dispatchEvent(new Event('input'));
+      return new Promise((done) => requestAnimationFrame(() => setTimeout(done)));
+    };
+  `);
+  const frames: number[] = [];
+  for (let cm = most - 1; cm > 20; cm -= 0.5) {
+    const before = await busy(cdp);
+    await cdp.send('Runtime.evaluate', { expression: `drag(${cm})`, awaitPromise: true });
+    frames.push((await busy(cdp)) - before);
+  }
+  frames.sort((a, b) => a - b);
+  const at = (share: number): string => (frames[Math.floor(frames.length * share)] as number).toFixed(1);
+  console.log(
+    `dragging a cut on a tree of ${STEMS} stems, ${frames.length} frames: median ${at(0.5)} ms, 95th percentile ${at(0.95)} ms, worst ${at(0.999)} ms`,
   );
 }

@@ -12,6 +12,9 @@ for (const [name, path, there] of [
   ['schools', '/tree/weir/schools', '.questions tr'],
   ['figures', '/tree/weir/figures', '.figures li'],
   ['almanac', '/almanac', '.kinds li'],
+  ['cut', '/tree/harrier/cut/b', '.cut-clock'],
+  ['cut at a collar', '/tree/harrier/cut/j', '.close-up'],
+  ['work card', '/tree/harrier/card', '.card-acts li'],
 ] as const) {
   for (const [width, height] of [
     [1280, 800],

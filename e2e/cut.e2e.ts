@@ -1,0 +1,124 @@
+import { expect, test, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+
+async function openCut(page: Page, stem: string): Promise<void> {
+  await page.goto(`/tree/harrier/cut/${stem}`);
+  await expect(page.locator('.cut-clock, .close-up').first()).toBeVisible();
+}
+const lengthOf = (page: Page) => page.locator('.cut-set input').first();
+
+test('a cut is dragged along its limb: the length, the buds and what it takes follow', async ({ page }) => {
+  await openCut(page, 'b');
+  await expect(lengthOf(page)).toHaveValue('92 cm');
+  const wood = page.locator('.cut-account li').nth(1);
+  const before = await wood.textContent();
+  const box = await page.locator('.limb-strip').boundingBox();
+  if (!box) throw new Error('no limb is drawn');
+  await page.mouse.move(box.x + box.width * 0.7, box.y + 40);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 0.5, box.y + 40, { steps: 8 });
+  await page.mouse.up();
+  await expect(lengthOf(page)).not.toHaveValue('92 cm');
+  expect(Number.parseFloat(await lengthOf(page).inputValue())).toBeLessThan(70);
+  await expect(wood).not.toHaveText(before ?? '');
+});
+
+test('a bud that is seen to face another way turns the whole spiral, and can be undone', async ({ page }) => {
+  await openCut(page, 'b');
+  await expect(page.locator('.spiral-bud')).toHaveCount(0);
+  await page.getByRole('button', { name: 'The bud by the cut faces under;' }).click();
+  await expect(page.locator('.spiral-bud.seen')).toHaveCount(1);
+  expect(await page.locator('.spiral-bud').count()).toBeGreaterThan(3);
+  await expect(page.locator('.bud-choices li').first()).toContainText('at ');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator('.spiral-bud')).toHaveCount(0);
+});
+
+test('a length set by the grower stands in the plan, and on the card, until it is given back', async ({
+  page,
+}) => {
+  await openCut(page, 'b');
+  await lengthOf(page).fill('70 cm');
+  await lengthOf(page).press('Enter');
+  await lengthOf(page).blur();
+  await page.getByRole('button', { name: 'Cut it here' }).click();
+  await expect(page.getByRole('button', { name: 'Let the program decide' })).toBeVisible();
+  await page.goto('/tree/harrier/card');
+  await expect(page.locator('.card-acts')).toContainText('shorten to 70 cm');
+  await openCut(page, 'b');
+  await page.getByRole('button', { name: 'Let the program decide' }).click();
+  await expect(lengthOf(page)).toHaveValue('92 cm');
+});
+
+test('a length the limb does not have is refused in words, and the cut stays where it was', async ({
+  page,
+}) => {
+  await openCut(page, 'b');
+  await lengthOf(page).fill('5 m');
+  await lengthOf(page).blur();
+  await expect(page.getByRole('alert')).toContainText('The limb is 118 cm long');
+});
+
+test('a limb that goes shows the cut at its collar, and what fills its room', async ({ page }) => {
+  await openCut(page, 'j');
+  await expect(page.locator('.reasons')).toContainText('in three cuts');
+  await expect(page.locator('.reasons')).toContainText('Cut flush it would be');
+  await expect(page.locator('section', { hasText: 'Taken out' })).toContainText('Its room is filled by');
+});
+
+test('a work card has every act of the plan, numbered alike in its lines and drawings, on at most two pages', async ({
+  page,
+}) => {
+  await page.goto('/tree/harrier/card');
+  const lines = page.locator('.card-acts li');
+  await expect(lines.first()).toBeVisible();
+  const count = await lines.count();
+  expect(count).toBeGreaterThan(15);
+  const numbers = await page.locator('.card-elevation circle').count();
+  expect(numbers).toBe(count);
+  await expect(page.locator('.card-acts')).toContainText('over the nearest bud that faces');
+  await expect(page.locator('.caution').first()).toBeVisible();
+  for (const paper of ['A4', 'US letter']) {
+    await page.getByText(paper, { exact: true }).click();
+    const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
+    const pages = pdf.match(/\/Type\s*\/Page\b(?!s)/g)?.length ?? 0;
+    expect(pages).toBeGreaterThan(0);
+    expect(pages).toBeLessThanOrEqual(2);
+  }
+});
+
+test('a card is saved as one SVG that stands by itself', async ({ page }) => {
+  await page.goto('/tree/harrier/card');
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save this card as SVG' }).click();
+  const text = readFileSync(await (await waiting).path(), 'utf8');
+  expect(text).toMatch(/^<svg xmlns/);
+  expect(text).toContain('Gate peach');
+  expect(text).toContain('take out at the collar');
+  expect(text).not.toMatch(/class=|href=/);
+  const parsed = await page.evaluate((svg) => {
+    const document = new DOMParser().parseFromString(svg, 'image/svg+xml');
+    return document.querySelector('parsererror') === null && document.querySelectorAll('circle').length;
+  }, text);
+  expect(parsed).toBeGreaterThan(30);
+});
+
+test('the yard’s cards come in walking order, with one kit and the time for the round', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Work cards for the round' }).click();
+  await expect(page.locator('.round-card')).toContainText('Carry:');
+  await expect(page.locator('.cards [role=status]')).toHaveCount(0, { timeout: 30_000 });
+  const names = await page.locator('eb-work-card h2').allTextContents();
+  expect(names.length).toBeGreaterThan(8);
+  const row = names.flatMap((name) => /Row plum (\d)/.exec(name)?.[1] ?? []);
+  expect([['1', '2', '3', '4'].join(), ['4', '3', '2', '1'].join()]).toContain(row.join());
+});
+
+test('a tie recorded on a limb that goes is moved first', async ({ page }) => {
+  await page.goto('/tree/harrier');
+  await page.locator('[data-tag=d]').click();
+  await page.getByText('what it bears, ends in, grew').click();
+  await page.getByRole('checkbox', { name: 'tie' }).check();
+  await page.goto('/tree/harrier/card');
+  await expect(page.locator('.card-acts li').first()).toContainText('move the tie on it before cutting');
+});
