@@ -1,4 +1,5 @@
 import type { Finding, Say } from '../findings/finding';
+import { nodeAt } from '../cuts/limb-buds';
 import { bearingDifference } from '../geometry/vector';
 import { childrenOf, type Stem } from '../tree/stem';
 import type { FormScene } from './candidacy';
@@ -34,6 +35,7 @@ export function sortLateral(scene: FormScene, stem: Stem, carrier: Stem, say: Sa
     misplaced(scene, stem, carrier, say) ??
     onWeakLimb(scene, stem, carrier, say) ??
     renewed(scene, stem, say) ??
+    spurTurned(scene, stem, carrier, say) ??
     byAngle(scene, stem, say)
   );
 }
@@ -107,6 +109,27 @@ function renewed({ kind, when, answers, limits }: FormScene, stem: Stem, say: Sa
   const words = `A shoot of ${long} that will bear: halved, which thins its crop and brings new wood near the limb.`;
   const reasons = [because(words, { key: 'renew.longCm' })];
   return { sort: 'shorten', toLengthCm: stem.length.value / 2, rule: 'renewal', reasons };
+}
+
+/** Buds left on a spur that has run up into a shoot. */
+const SPUR_BUDS = 3;
+
+/** On kinds that fruit on spurs, a steep shoot from older wood is a spur that ran up: clipped back to a few buds. */
+function spurTurned(scene: FormScene, stem: Stem, carrier: Stem, say: Say): LateralSort | undefined {
+  const { kind, when, limits } = scene;
+  const isSpurKind = kind.fruitsOn.value[0] === 'spurs' && when.seasonsGrown >= BEARS_FROM_SEASON;
+  const isSteep = stem.set.value < limits('lateral.perfectFromDeg').value;
+  const ranUp = stem.length.value > limits('lateral.longCm').value && isSteep;
+  if (!isSpurKind || !ranUp || nodeAt(carrier, kind, when.season, stem.origin.value) !== 'spur')
+    return undefined;
+  const toLengthCm = SPUR_BUDS * kind.budSpacingCm.value;
+  const words = `A spur that ran up into a shoot of ${say.length(stem.length.value)}: clipped back to ${SPUR_BUDS} buds, to make a spur again.`;
+  return {
+    sort: 'shorten',
+    toLengthCm,
+    rule: 'renewal',
+    reasons: [because(words, { key: 'lateral.longCm' })],
+  };
 }
 
 function byAngle({ limits }: FormScene, stem: Stem, say: Say): LateralSort {

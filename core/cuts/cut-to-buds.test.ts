@@ -58,6 +58,20 @@ describe('the bud a limb is cut to', () => {
     expect(((act.toLengthCm - 0.6) / 2) % 1).toBeCloseTo(0, 6);
   });
 
+  it('turns a limb toward the wider gap beside it', () => {
+    // Limbs at 0, 60, 180 and 270: beside the first lie 60 deg to its right and 90 to its left, beside the second 60 and 120.
+    const limbs = [
+      limb('a', 52, 0, 50),
+      limb('b', 66, 60, 50),
+      limb('c', 80, 180, 50),
+      limb('d', 92, 270, 50),
+    ];
+    const { bud, purpose } = cutOf({ ...vase(50), limbs }, 'b');
+    expect(purpose).toBe('turn');
+    expect(bud?.words).toBe('out-right');
+    expect(bud?.bearingDeg).toBeGreaterThan(80);
+  });
+
   it('on a leader leads its end back over the foot', () => {
     const leader: TestTree = {
       ...{ form: 'central-leader', school: 'frame-first' },

@@ -1,7 +1,7 @@
 import type { FormScene } from '../choosing/candidacy';
 import type { Say } from '../findings/finding';
 import type { Form } from '../forms/form';
-import { fromUprightOf } from '../geometry/vector';
+import { bearingDifference, fromUprightOf, wrapBearing } from '../geometry/vector';
 import { OWN_WORD, type Act, type HeadingPurpose } from '../plan/acts';
 import { afterActs, cutDiameterMm } from '../plan/after';
 import { layOut, runAt, type Course } from '../tree/course';
@@ -25,6 +25,8 @@ export interface CutQuestion {
   form: Pick<Form, 'needsWall'>;
   /** Stems whose shoots lead: the trunk, or what takes over from it. */
   leaderId: StemId | undefined;
+  /** Limbs that stay in a ring round the stem: their shoots are turned toward the wider of the gaps beside them. */
+  ring: readonly StemId[];
   say: Say;
 }
 
@@ -63,7 +65,17 @@ function servedBy(question: CutQuestion, acts: readonly Act[], act: Shorten): Sh
 function cutTo(stem: Stem, act: Shorten, choice: BudChoice): Shorten {
   const { facingDeg, words, bearingDeg, angleDeg, sureDeg, isKnown } = choice;
   const bud = { facingDeg, words, bearingDeg, angleDeg, sureDeg, isKnown };
-  return { ...resized(stem, act, isKnown ? choice.atCm + BEYOND_BUD_CM : choice.atCm), bud };
+  const turns =
+    act.purpose === 'keep-direction' && bearingDifference(bearingDeg, stem.runBearing.value) > TURN_DEG / 2;
+  const purpose = turns ? ('turn' as const) : act.purpose;
+  return {
+    ...resized(
+      stem,
+      { ...act, ...(purpose && { purpose }) },
+      isKnown ? choice.atCm + BEYOND_BUD_CM : choice.atCm,
+    ),
+    bud,
+  };
 }
 
 function resized(stem: Stem, act: Shorten, lengthCm: number): Shorten {
@@ -120,12 +132,30 @@ function wishFor(question: CutQuestion, { scene, others }: Setting, stem: Stem, 
   const here = fromUprightOf(runAt(scene.laid.courses.get(stem.id) as Course, act.toLengthCm));
   const { from, to } = scene.runDeg;
   return {
-    ...{ stem, others, leads, toLengthCm: act.toLengthCm, bearingDeg: stem.runBearing.value },
+    ...{ stem, others, leads, toLengthCm: act.toLengthCm },
+    bearingDeg: stem.runBearing.value + turnToGap(question, scene, stem),
     fromDeg: leads ? 0 : Math.min(from, Math.max(here, from - 20)),
     toDeg: Math.max(to, Math.min(here, 95)),
     wallDeg: form.needsWall ? (scene.site.wallBearingDeg ?? 90) : undefined,
     forks: act.purpose === 'fork',
   };
+}
+
+/** A limb is turned by this, deg, where the gap on one side of it is wider by that than on the other, deg. Working values. */
+const TURN_DEG = 25;
+const UNEVEN_DEG = 40;
+
+/** How far a limb's shoot is to turn toward the wider of the gaps beside it, deg, clockwise; 0 where they are much alike. */
+function turnToGap({ ring }: CutQuestion, { laid }: FormScene, stem: Stem): number {
+  if (!ring.includes(stem.id) || ring.length < 3) return 0;
+  const turns = ring
+    .filter((id) => id !== stem.id)
+    .flatMap((id) => stemOf(laid.tree, id)?.runBearing.value ?? [])
+    .map((bearing) => wrapBearing(bearing - stem.runBearing.value));
+  if (turns.length < 2) return 0;
+  const [right, left] = [Math.min(...turns), 360 - Math.max(...turns)];
+  if (Math.abs(right - left) < UNEVEN_DEG) return 0;
+  return right > left ? TURN_DEG : -TURN_DEG;
 }
 
 /** Where on a limb the nearest side shoot that stays rises, cm, within a third of the wished length; undefined for none. */

@@ -6,6 +6,7 @@ import { formOf } from '../forms';
 import type { TreeState } from '../history/tree-at';
 import { accountOf, type Account } from '../plan/account';
 import { OWN_WORD, type Act } from '../plan/acts';
+import { ringOf } from '../plan/plan';
 import { afterActs, cutDiameterMm } from '../plan/after';
 import type { Units } from '../readings/units';
 import { stemOf, type Stem, type StemId, type Tree } from '../tree/stem';
@@ -51,7 +52,8 @@ export function cutBench(
   const scene: FormScene = { ...base, findings: judged.findings, limbs: limbsOf(base) };
   const leader = judged.chosen.limbs.find(({ role }) => role === 'leader')?.stemId;
   const leaderId = leader ?? (form.hasLeader ? base.laid.trunk?.id : undefined);
-  const question: CutQuestion = { scene, form, leaderId, say: sayIn(units, state.tree) };
+  const ring = ringOf({ chosen: judged.chosen, form });
+  const question: CutQuestion = { scene, form, leaderId, ring, say: sayIn(units, state.tree) };
   const planned = judged.plan.acts.find(
     (act): act is Shorten => act.kind === 'shorten' && act.stemId === stemId,
   );

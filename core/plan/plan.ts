@@ -57,7 +57,7 @@ export function planFrom(question: PlanQuestion): Plan {
   const leaderId =
     chosen.limbs.find(({ role }) => role === 'leader')?.stemId ?? (form.hasLeader ? trunk?.id : undefined);
   const rough = byOwnWord(question, oneWound(question, roughActs(question)));
-  const cut = withoutCarried(scene, cutToBuds({ scene, form, leaderId, say }, rough));
+  const cut = withoutCarried(scene, cutToBuds({ scene, form, leaderId, ring: ringOf(question), say }, rough));
   const acts = inWorkOrder(scene, [...moves(question, cut), ...cut, ...cropActs(question)]);
   const wounds = acts.flatMap((act) =>
     act.kind === 'take-out' || act.kind === 'shorten' ? [act.diameterMm] : [],
@@ -71,6 +71,10 @@ export function planFrom(question: PlanQuestion): Plan {
     after: afterActs(tree, acts),
   };
 }
+
+/** Limbs that stay round the stem of a form that is not flat. */
+export const ringOf = ({ chosen, form }: Pick<PlanQuestion, 'chosen' | 'form'>): StemId[] =>
+  form.needsWall ? [] : chosen.limbs.flatMap(({ role, stemId }) => (role === 'scaffold' ? [stemId] : []));
 
 /** What is to be done, heading cuts by length alone. */
 function roughActs(question: PlanQuestion): Act[] {

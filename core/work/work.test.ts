@@ -134,6 +134,33 @@ describe('a crop on thin wood', () => {
   });
 });
 
+describe('fruiting wood of a framed tree', () => {
+  const lateral = (length: number, angle: number, more = {}): Limb => ({
+    ...{ id: 'lat', h: 25, bearing: 90, angle, length, mm: 6 },
+    more: { parent: { kind: 'stem', stemId: 'a' }, ...more },
+  });
+  const cutTo = (kind: string, shoot: Limb, planted = '2022-02-01'): number | undefined => {
+    const limbs = four.map((l) => ({ ...l, length: 55, more: { growthCm: { '2025': 20, '2024': 35 } } }));
+    const { acts } = planned(vase([], { kind, planted, shapedBefore: true, limbs: [...limbs, shoot] }));
+    const act = acts.find((a) => a.kind === 'shorten' && a.stemId === 'lat');
+    return act?.kind === 'shorten' ? act.toLengthCm : undefined;
+  };
+
+  it('on a peach is renewed: what has fruited to 5 cm, a long shoot that will bear to its half', () => {
+    expect(cutTo('peach', lateral(30, 75, { bears: 'fruit' }))).toBe(5);
+    expect(cutTo('peach', lateral(60, 75))).toBe(30);
+    expect(cutTo('peach', lateral(30, 75))).toBeUndefined();
+  });
+
+  it('is left alone while the tree is still being framed', () => {
+    expect(cutTo('peach', lateral(60, 75), '2025-02-01')).toBeUndefined();
+  });
+
+  it('on a pear, a spur that ran up is clipped to three buds of 3 cm', () => {
+    expect(cutTo('european-pear', lateral(35, 30))).toBe(9);
+  });
+});
+
 describe('the account of a plan', () => {
   it('is what an independent sum over the stems before and after gives', () => {
     const { state, judged } = planned(

@@ -84,7 +84,7 @@ export class CardsPage {
     const scenes = cards.map(({ state, judged }) => ({ scene: sceneOf(state), acts: judged.plan.acts }));
     const minutes = scenes.reduce((sum, { scene, acts }) => sum + minutesFor(scene, acts), 0);
     return {
-      trees: cards.map(({ state }) => state.record.name).join(', '),
+      trees: cards.map(({ state }) => state.record.name).join(' → '),
       kit: kitWords(kitTogether(scenes.map(({ scene, acts }) => kitFor(scene, acts)))),
       time:
         minutes < 90
