@@ -161,7 +161,8 @@ describe('the plan', () => {
       (cm * (from * from + from * to + to * to)) / 3;
     const limb = frustum(2, 12, 12) + frustum(78, 12, 3);
     const stem = frustum(10, 44, 44) + frustum(90, 44, 36.8);
-    const tree = vase({ ...FOUR, e: [92, 45, 20, 80, 12] }, { rules: { 'shorten.longCm': 200 } });
+    const rules = { 'shorten.longCm': 200, 'tips.apartCm': 200 };
+    const tree = vase({ ...FOUR, e: [92, 45, 20, 80, 12] }, { rules });
     const { plan } = judged(tree);
     expect(plan.acts.map(({ kind }) => kind)).toEqual(['take-out']);
     expect(plan.woodShare).toBeCloseTo(limb / (stem + 5 * limb), 9);

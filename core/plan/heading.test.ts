@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { judge } from '../choosing/judge';
+import { judge, type Judgement } from '../choosing/judge';
 import { reading } from '../readings/reading';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import type { Act } from './acts';
@@ -149,5 +149,22 @@ describe('bending', () => {
     expect(
       acts(leader({ limbs: [arched, ...round(55).slice(1)] })).filter(({ kind }) => kind === 'bend'),
     ).toEqual([]);
+  });
+});
+
+describe('a vase whose tips would end unlike', () => {
+  // Joins at 52, 64, 76 and 88 cm, all 80 cm long at 50 deg: tips 80 cos 50 = 51.4 cm over their joins, the highest 36 over the lowest.
+  it('has the highest brought down to within the limit of the lowest', () => {
+    const even = treeOf({
+      ...{ form: 'open-vase', trunk: { length: 92, mm: 44, headed: true }, rules: { 'shorten.longCm': 200 } },
+      limbs: [0, 90, 180, 270].map((bearing, i) =>
+        limb(`l${i}`, 52 + i * 12, bearing, { length: 80, angle: 50 }),
+      ),
+    });
+    const judged = judge(even, 'metric') as Judgement;
+    const cuts = judged.plan.acts.filter((act) => act.kind === 'shorten');
+    expect(cuts).toMatchObject([{ stemId: 'l3', purpose: 'equalise', reason: { rule: 'tips.apartCm' } }]);
+    expect(judged.setFindings.proposed.some(({ rule }) => rule === 'uneven-tips')).toBe(true);
+    expect(judged.setFindings.planned.some(({ rule }) => rule === 'uneven-tips')).toBe(false);
   });
 });

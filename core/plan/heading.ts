@@ -2,10 +2,10 @@ import type { FormScene } from '../choosing/candidacy';
 import type { Say } from '../findings/finding';
 import { joinHeightCm } from '../findings/measures';
 import { reading } from '../readings/reading';
-import { arcAtHeight, courseFrom, tipOf, type Course } from '../tree/course';
-import type { Stem } from '../tree/stem';
+import { arcAtHeight, courseFrom, layOut, tipOf, type Course } from '../tree/course';
+import { stemOf, type Stem } from '../tree/stem';
 import type { Act, HeadingPurpose } from './acts';
-import { cutDiameterMm } from './after';
+import { afterActs, cutDiameterMm } from './after';
 import { bendTarget } from './bends';
 import type { Kept, PlanQuestion } from './plan';
 
@@ -33,15 +33,12 @@ function lastGrowthCm(stem: Stem): number {
 }
 
 /** Heads a limb that grew long last season, is bare, or would stand higher than the leader allows; a rival hard. */
-export function shortenLimb(question: PlanQuestion, one: Kept, kept: readonly Kept[]): Act[] {
-  const { scene, form, say } = question;
-  const { stem, limb } = one;
+export function shortenLimb({ scene, form, say }: PlanQuestion, { stem, limb }: Kept): Act[] {
   const { limits } = scene;
   const cut = lowest([
     rivalCut(limb.correction, say),
     form.headsScaffolds ? lastGrowthCut(scene, stem, say) : undefined,
     form.headsScaffolds ? olderWoodCut(scene, stem, say) : undefined,
-    equaliseCut(question, one, kept),
     bareCut(scene, stem, say),
     form.hasLeader ? underLeader(scene, form.firstStageDeg, stem, say) : undefined,
   ]);
@@ -86,23 +83,34 @@ function olderWoodCut({ limits, kind, when }: FormScene, stem: Stem, say: Say): 
   return { toLengthCm, purpose: 'older-wood', reason: { rule: 'shorten.poorCm', words } };
 }
 
-/** A vase's limb that stands well over its peers is brought down to them. */
-function equaliseCut(
-  { scene, form, say }: PlanQuestion,
-  { stem, limb }: Kept,
-  kept: readonly Kept[],
-): Cut | undefined {
-  if (form.hasLeader || form.needsWall || scene.standsOn !== 'trunk') return undefined;
-  const tipCm = (id: string): number => tipOf(scene.laid.courses.get(id) as Course)[2];
-  const peers = kept
-    .filter((k) => k.limb.place === limb.place && k.stem.id !== stem.id)
-    .map((k) => tipCm(k.stem.id));
-  const apart = scene.limits('tips.apartCm').value;
-  const highestCm = Math.max(...peers) + apart / 2;
-  if (peers.length < 2 || tipCm(stem.id) <= Math.max(...peers) + apart) return undefined;
-  const toLengthCm = arcAtHeight(scene.laid.courses.get(stem.id) as Course, highestCm);
-  const words = `Its tip stands ${say.length(tipCm(stem.id) - Math.max(...peers))} over the next highest: brought down, so that the limbs grow alike.`;
-  return { toLengthCm, purpose: 'equalise', reason: { rule: 'tips.apartCm', words } };
+/** Least of a limb that is left when it is evened with its peers. Working value. */
+const EVENED_LEAST = 2 / 3;
+
+/**
+ * A vase's limbs whose tips would still stand too far over the lowest once the work is done are brought down further, so that
+ * they grow alike; by no more than a third of their length.
+ */
+export function evened({ scene, form, chosen, say }: PlanQuestion, acts: readonly Act[]): Act[] {
+  if (form.hasLeader || form.needsWall || scene.standsOn !== 'trunk') return [...acts];
+  const after = layOut(afterActs(scene.laid.tree, acts));
+  const tips = chosen.limbs
+    .filter(({ role }) => role === 'scaffold')
+    .flatMap(({ stemId }) => after.courses.get(stemId) ?? [])
+    .map((course) => ({ course, tipCm: tipOf(course)[2] }));
+  const apartCm = scene.limits('tips.apartCm').value;
+  const limitCm = Math.min(...tips.map(({ tipCm }) => tipCm)) + apartCm;
+  const cuts = tips.flatMap(({ course, tipCm }): Act[] => {
+    const stem = stemOf(scene.laid.tree, course.stemId);
+    if (!stem || tips.length < 3 || tipCm <= limitCm) return [];
+    const wanted = arcAtHeight(course, limitCm - 1);
+    const toLengthCm = Math.max(wanted, stem.length.value * EVENED_LEAST);
+    if (toLengthCm > course.lengthCm - LEAST_CUT_CM) return [];
+    const words = `Its tip would stand ${say.length(tipCm - limitCm + apartCm)} over the lowest: brought down, so that the limbs grow alike.`;
+    return shortenTo(stem, { toLengthCm, purpose: 'equalise', reason: { rule: 'tips.apartCm', words } });
+  });
+  const isEvened = (act: Act): boolean =>
+    act.kind === 'shorten' && cuts.some((cut) => cut.kind === 'shorten' && cut.stemId === act.stemId);
+  return [...acts.filter((act) => !isEvened(act)), ...cuts];
 }
 
 /** Share of a bare limb that comes off, so that it forks. Working value. */

@@ -14,7 +14,7 @@ import type { Act } from './acts';
 import { afterActs, cutDiameterMm } from './after';
 import { bend, corrections, lateralWork } from './bends';
 import { byOwnWord, cropActs, moves, oneWound, removalOf, withoutCarried } from './wounds';
-import { shortenLeader, shortenLimb } from './heading';
+import { evened, shortenLeader, shortenLimb } from './heading';
 
 /** The work that brings the tree to what was chosen, and what it takes off. */
 export interface Plan {
@@ -56,7 +56,7 @@ export function planFrom(question: PlanQuestion): Plan {
   const { tree, trunk } = scene.laid;
   const leaderId =
     chosen.limbs.find(({ role }) => role === 'leader')?.stemId ?? (form.hasLeader ? trunk?.id : undefined);
-  const rough = byOwnWord(question, oneWound(question, roughActs(question)));
+  const rough = byOwnWord(question, evened(question, oneWound(question, roughActs(question))));
   const cut = withoutCarried(scene, cutToBuds({ scene, form, leaderId, ring: ringOf(question), say }, rough));
   const acts = inWorkOrder(scene, [...moves(question, cut), ...cut, ...cropActs(question)]);
   const wounds = acts.flatMap((act) =>
@@ -89,7 +89,7 @@ function roughActs(question: PlanQuestion): Act[] {
     ...takeOuts(question),
     ...shortenLeader(question, kept),
     ...temporary(question),
-    ...scaffolds.flatMap((limb) => shortenLimb(question, limb, scaffolds)),
+    ...scaffolds.flatMap((limb) => shortenLimb(question, limb)),
     ...scaffolds.flatMap((limb) => corrections(question, limb)),
     ...scaffolds.flatMap((limb) => bend(question, limb)),
     ...lateralWork(question),
