@@ -48,6 +48,8 @@ export interface CutWish {
   bearingDeg: number;
   fromDeg: number;
   toDeg: number;
+  /** Angle from upright of the limb where it is cut, deg: of two ways that will do, the one nearer to it. */
+  hereDeg: number;
   /** Whether the limb is the leader, whose shoot is to stand over the foot. */
   leads: boolean;
   /** Bearing of the wall it is trained on, deg. */
@@ -70,7 +72,7 @@ const CROWDS_CM = 15;
 /** A limb's shoot whose end comes this much nearer to the tree's middle than the cut grows inward, cm. */
 const INWARD_CM = 5;
 /** A wall tree's shoot further out of the plane than this is cut off again, deg. */
-const OFF_WALL_DEG = 40;
+const OFF_WALL_DEG = 25;
 /** The eight facings that are looked for where none is known. */
 const EIGHTHS = [0, 45, 90, 135, 180, 225, 270, 315] as const;
 
@@ -105,7 +107,7 @@ export function facingChoices(scene: FormScene, wish: CutWish, say: Say): BudCho
 
 const RANK: Record<Fit, number> = { good: 0, fair: 1, refused: 2 };
 
-/** How far a choice misses the wish: degrees of angle and of turn, and two for each cm of length. Working weights. */
+/** How far a choice misses the wish: degrees of angle and turn, half those off the limb's own angle, two for each cm. Working weights. */
 function missOf(wish: CutWish, choice: BudChoice): number {
   const { bearingDeg, fromDeg, toDeg, toLengthCm } = wish;
   const far = Math.abs(choice.atCm - toLengthCm) * 2;
@@ -113,7 +115,7 @@ function missOf(wish: CutWish, choice: BudChoice): number {
   if (wish.forks) return Math.min(Math.abs(choice.facingDeg - 90), Math.abs(choice.facingDeg - 270)) + far;
   const angle = Math.max(fromDeg - choice.angleDeg, choice.angleDeg - toDeg, 0);
   const turn = choice.angleDeg < 10 ? 0 : bearingDifference(bearingDeg, choice.bearingDeg);
-  return angle * 2 + turn + far;
+  return angle * 2 + turn + far + Math.abs(choice.angleDeg - wish.hereDeg) / 2;
 }
 
 /** Where the shoot of a bud would grow from its place on a limb, in a season of its kind's usual growth. */

@@ -134,6 +134,7 @@ function wishFor(question: CutQuestion, { scene, others }: Setting, stem: Stem, 
   return {
     ...{ stem, others, leads, toLengthCm: act.toLengthCm },
     bearingDeg: stem.runBearing.value + turnToGap(question, scene, stem),
+    hereDeg: here,
     fromDeg: leads ? 0 : Math.min(from, Math.max(here, from - 20)),
     toDeg: Math.max(to, Math.min(here, 95)),
     wallDeg: form.needsWall ? (scene.site.wallBearingDeg ?? 90) : undefined,

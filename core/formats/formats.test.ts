@@ -158,6 +158,43 @@ describe('what newer events carry', () => {
       },
     ],
     [false, { kind: 'visit', treeId: 'weir', stems: { a: { sideShoots: 2.5 } } }],
+    [true, { kind: 'cut-set', treeId: 'weir', stemId: 'a', toLengthCm: 62.5 }],
+    [true, { kind: 'cut-set', treeId: 'weir', stemId: 'a' }],
+    [false, { kind: 'cut-set', treeId: 'weir', stemId: 'a', toLengthCm: -3 }],
+    [
+      true,
+      {
+        kind: 'visit',
+        treeId: 'weir',
+        stems: {
+          a: { holds: ['tie'], budsSeen: { spacingCm: 2.2, facings: [{ atCm: 40, facingDeg: 90 }] } },
+        },
+      },
+    ],
+    [false, { kind: 'visit', treeId: 'weir', stems: { a: { holds: ['nail'] } } }],
+    [false, { kind: 'visit', treeId: 'weir', stems: { a: { budsSeen: { facings: [{ atCm: 40 }] } } } }],
+    [
+      true,
+      {
+        kind: 'acts-done',
+        treeId: 'weir',
+        acts: [
+          { kind: 'move', stemId: 'a', holds: 'label', reason },
+          { kind: 'take-out', stemId: 'a', diameterMm: 12, how: 'bench', reason },
+          { kind: 'take-crop', stemId: 'b', crop: 'fruit', leave: 2, reason },
+        ],
+      },
+    ],
+    [
+      false,
+      {
+        kind: 'acts-done',
+        treeId: 'weir',
+        acts: [
+          { kind: 'shorten', stemId: 'a', toLengthCm: 40, diameterMm: 8, purpose: 'to-be-safe', reason },
+        ],
+      },
+    ],
   ])('is taken or refused alike by the program and the published schema: %s %o', (isGood, body) => {
     const file = JSON.parse(DEMO) as { events: unknown[] };
     file.events.push({ ...envelope, ...body });

@@ -173,6 +173,20 @@ describe('what is learned of a tree later', () => {
     expect(state).toMatchObject({ leaderFailures: 2, buds, shapedBefore: false });
   });
 
+  it('is the lengths the grower set, until one is given back or the work is done', () => {
+    const set = (stemId: string, toLengthCm?: number): EventBody => ({
+      ...{ kind: 'cut-set', treeId: 't', stemId },
+      ...(toLengthCm !== undefined && { toLengthCm }),
+    });
+    expect(told(set('a', 60), set('b', 40), set('a'))?.cuts).toEqual({ b: 40 });
+    const reason = { rule: '', words: '' };
+    const done: EventBody = {
+      ...{ kind: 'acts-done', treeId: 't' },
+      acts: [{ kind: 'shorten', stemId: 'b', toLengthCm: 40, diameterMm: 8, reason }],
+    };
+    expect(told(set('b', 40), done)?.cuts).toEqual({});
+  });
+
   it('is that it was cut before, which bends alone are not', () => {
     const reason = { rule: '', words: '' };
     const bend: EventBody = {

@@ -90,6 +90,6 @@ describe('work done', () => {
     const [body] = written;
     expect(body).toMatchObject({ kind: 'acts-done', treeId: 'tree' });
     const kinds = body?.kind === 'acts-done' ? body.acts.map(({ kind }) => kind) : [];
-    expect(kinds).toEqual(['take-out']);
+    expect(kinds).toEqual(['take-out', 'shorten']);
   });
 });

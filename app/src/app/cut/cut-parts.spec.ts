@@ -1,0 +1,121 @@
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { beforeEach, describe, expect, it } from 'vitest';
+import { cutBench, judge, type CutBench, type Judgement } from '../../../../core';
+import { treeOf, type TestTree } from '../../../../core/testing/trees';
+import { CollarCloseUp } from './collar-close-up';
+import { CutClock } from './cut-clock';
+import { LimbWithBuds } from './limb-with-buds';
+
+const TREE: TestTree = {
+  ...{ form: 'open-vase', trunk: { length: 96, mm: 44, headed: true } },
+  limbs: [0, 90, 180, 270].map((bearing, i) => ({
+    ...{ id: `l${i}`, h: 52 + i * 12, bearing, angle: 50, length: 90, mm: 13 },
+    ...(i === 0 && { more: { budsSeen: { spacingCm: 3, facings: [{ atCm: 60, facingDeg: 90 }] } } }),
+  })),
+};
+
+function benchFor(stemId: string): CutBench {
+  const state = treeOf(TREE);
+  const bench = cutBench(state, judge(state, 'metric') as Judgement, stemId, 'metric');
+  if (!bench) throw new Error('not to be cut');
+  return bench;
+}
+const all = (fixture: ComponentFixture<unknown>, selector: string): Element[] => [
+  ...(fixture.nativeElement as HTMLElement).querySelectorAll(selector),
+];
+
+beforeEach(() => {
+  globalThis.ResizeObserver ??= class {
+    observe(): void {
+      return;
+    }
+    unobserve(): void {
+      return;
+    }
+    disconnect(): void {
+      return;
+    }
+  };
+});
+
+describe('a limb with its buds', () => {
+  function laid(stemId: string, atCm = 60): ComponentFixture<LimbWithBuds> {
+    const bench = benchFor(stemId);
+    const fixture = TestBed.createComponent(LimbWithBuds);
+    const inputs = {
+      stem: bench.stem,
+      buds: bench.buds,
+      around: bench.previewAt(atCm).around,
+      atCm,
+      season: 2027,
+    };
+    for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+    fixture.detectChanges();
+    return fixture;
+  }
+
+  it('draws each bud on the limb, and on the spiral only those whose facing is known', () => {
+    const known = laid('l0');
+    expect(all(known, '.bud')).toHaveLength(benchFor('l0').buds.length);
+    expect(all(known, '.spiral-bud.seen')).toHaveLength(1);
+    const spiral = all(known, '.spiral-bud').length;
+    expect(spiral).toBeGreaterThan(3);
+    expect(spiral).toBeLessThan(benchFor('l0').buds.length);
+    expect(all(laid('l1'), '.spiral-bud')).toHaveLength(0);
+  });
+
+  it('shades the facings that would serve at the cut', () => {
+    expect(all(laid('l1'), '.band[data-fit=good]').length).toBeGreaterThan(0);
+    expect(all(laid('l1'), '.band').length).toBe(9); // eight, and up once more at the foot
+  });
+
+  it('tells where it is dragged to, in cm along the limb', () => {
+    const fixture = laid('l1');
+    const moved: number[] = [];
+    fixture.componentInstance.moved.subscribe((cm) => moved.push(cm));
+    const slider = all(fixture, 'input[type=range]')[0] as HTMLInputElement;
+    expect([slider.min, slider.max]).toEqual(['5', '90']);
+    slider.value = '42.5';
+    slider.dispatchEvent(new Event('input'));
+    expect(moved).toEqual([42.5]);
+  });
+});
+
+describe('the clock round a limb', () => {
+  it('says by sign and word how a bud facing each way would serve, and takes what is seen', () => {
+    const fixture = TestBed.createComponent(CutClock);
+    fixture.componentRef.setInput('around', benchFor('l1').previewAt(60).around);
+    fixture.detectChanges();
+    const parts = all(fixture, 'g[role=button]');
+    expect(parts).toHaveLength(8);
+    expect(parts[0]?.getAttribute('aria-label')).toMatch(/faces up; such a bud is refused/);
+    expect(parts[0]?.querySelector('.sign')?.textContent).toBe('×');
+    const seen: number[] = [];
+    fixture.componentInstance.faces.subscribe((deg) => seen.push(deg));
+    parts[2]?.dispatchEvent(new MouseEvent('click'));
+    parts[6]?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    expect(seen).toEqual([90, 270]);
+  });
+});
+
+describe('a join close up', () => {
+  function drawn(inputs: Record<string, unknown>): ComponentFixture<CollarCloseUp> {
+    const fixture = TestBed.createComponent(CollarCloseUp);
+    for (const [name, value] of Object.entries({ diameterMm: 30, limbDeg: 50, ...inputs }))
+      fixture.componentRef.setInput(name, value);
+    fixture.detectChanges();
+    return fixture;
+  }
+  const numbers = (fixture: ComponentFixture<unknown>): string[] =>
+    all(fixture, 'text').map((text) => text.textContent ?? '');
+
+  it('has one cut for a thin limb, three for a thick one, and never a flush one', () => {
+    expect(all(drawn({}), '.blade')).toHaveLength(1);
+    expect(all(drawn({ isInThree: true }), '.blade')).toHaveLength(3);
+    expect(numbers(drawn({ isInThree: true }))).toEqual(['1', '2', '3', 'not flush']);
+  });
+
+  it('says so where a stub is left on purpose', () => {
+    expect(numbers(drawn({ isBench: true }))).toContain('stub');
+  });
+});

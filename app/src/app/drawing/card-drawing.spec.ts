@@ -1,0 +1,88 @@
+import { describe, expect, it } from 'vitest';
+import { judge, layOut, sayIn, sceneOf, withDescendants, workLines, type Judgement } from '../../../../core';
+import { treeOf, type TestTree } from '../../../../core/testing/trees';
+import { cardElevation, cardPlan, widestFrom, type CardPicture } from './card-drawing';
+import { cardSheet } from '../card/card-sheet';
+
+const limb = (id: string, h: number, bearing: number, angle = 50, mm = 13) => ({
+  ...{ id, h, bearing, angle, length: 90, mm },
+});
+const TREE: TestTree = {
+  ...{ form: 'open-vase', trunk: { length: 100, mm: 44, headed: true } },
+  limbs: [
+    limb('a', 52, 0),
+    limb('b', 66, 90),
+    limb('c', 80, 180),
+    limb('d', 92, 270),
+    limb('x', 70, 45, 15, 24),
+  ],
+};
+
+function picture(tree = TREE): CardPicture {
+  const state = treeOf(tree);
+  const judged = judge(state, 'metric') as Judgement;
+  const lines = workLines(sceneOf(state), judged.plan.acts, sayIn('metric', state.tree));
+  const gone = new Set(
+    judged.plan.acts.flatMap((act) =>
+      act.kind === 'take-out' ? [...withDescendants(state.tree, act.stemId)] : [],
+    ),
+  );
+  return { laid: layOut(state.tree), lines, gone };
+}
+const numbersOf = (svg: SVGSVGElement): string[] =>
+  [...svg.querySelectorAll('circle + text')].map((text) => text.textContent ?? '');
+
+describe('the drawing of a card', () => {
+  it('has a number for each line of the card, and no other', () => {
+    const drawn = picture();
+    const svg = cardElevation(drawn, 180, 460, 400);
+    expect(numbersOf(svg)).toEqual(drawn.lines.map(({ number }) => String(number)));
+    expect(numbersOf(cardPlan(drawn, 260))).toContain(String(drawn.lines.length));
+  });
+
+  it('draws what goes dashed and hollow, and what stays in ink', () => {
+    const svg = cardElevation(picture(), 180, 460, 400);
+    const dashed = [...svg.querySelectorAll('[stroke-dasharray="3 2"]')];
+    expect(dashed.length).toBeGreaterThanOrEqual(5); // the limb that goes, and the end of each that is shortened
+    expect(dashed.every((path) => path.getAttribute('fill') === 'none')).toBe(true);
+  });
+
+  it('stands by itself: nothing in it needs a stylesheet', () => {
+    const svg = cardElevation(picture(), 180, 460, 400);
+    expect(svg.querySelectorAll('[class]')).toHaveLength(0);
+    expect(svg.getAttribute('font-family')).toContain('Fira Sans');
+  });
+
+  it('is seen from where the limbs spread widest', () => {
+    const wall = { ...TREE, limbs: [limb('e', 50, 90, 70), limb('w', 60, 270, 70), limb('f', 70, 80, 60)] };
+    expect(
+      [180, 0].map((deg) => Math.abs(widestFrom(picture(wall).laid) - deg)).some((off) => off < 12),
+    ).toBe(true);
+  });
+});
+
+describe('a card as one SVG', () => {
+  const head = {
+    ...{ name: 'Tree <b>& co</b>', what: 'apple', where: 'Bank', toward: 'open vase', minutes: 12 },
+    ...{ kit: 'shears', stays: 'A, B', share: '10 % of the wood' },
+  };
+
+  it('has each line, and writes markup in a name as the letters it is', () => {
+    const drawn = picture();
+    const told = drawn.lines.map((line) => ({ ...line, caution: line.caution }));
+    const text = cardSheet(head, told, drawn, 180);
+    expect(text).toContain('Tree &lt;b&gt;&amp; co&lt;/b&gt;');
+    const parsed = new DOMParser().parseFromString(text, 'image/svg+xml');
+    expect(parsed.querySelector('parsererror')).toBeNull();
+    expect(parsed.querySelectorAll('rect[width="12"]')).toHaveLength(drawn.lines.length);
+  });
+
+  it('grows with its lines rather than leaving any off the sheet', () => {
+    const drawn = picture();
+    const line = drawn.lines[0];
+    if (!line) throw new Error('nothing to do');
+    const many = Array.from({ length: 40 }, () => ({ ...line, caution: undefined }));
+    const height = Number(/viewBox="0 0 595 (\d+)"/.exec(cardSheet(head, many, drawn, 180))?.[1]);
+    expect(height).toBeGreaterThan(478 + 40 * 19);
+  });
+});
