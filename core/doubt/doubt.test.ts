@@ -43,7 +43,7 @@ describe('a verdict called clear', () => {
             expect([stemId, after?.get(stemId)]).toEqual([stemId, decision]);
         }
       }),
-      { numRuns: 120, seed: 5, endOnFailure: true },
+      { numRuns: 60, seed: 5, endOnFailure: true },
     );
   });
 

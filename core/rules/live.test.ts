@@ -277,13 +277,13 @@ const bushOf = (apartCm: number): TestTree => ({
 
 const ALL: TreeState[] = [
   ...[
+    ...CUT_PROBES,
     ...TREES,
     ...PROBES,
     ...STOREYS,
     ...[3, 5, 8, 9].map(fanOf),
     pinned(fanOf(13)),
     armWith(55),
-    ...CUT_PROBES,
     armWith(65),
     topOf(4),
     pinned(topOf(5)),

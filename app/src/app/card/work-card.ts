@@ -10,6 +10,7 @@ import {
 } from '@angular/core';
 import { format, parseISO } from 'date-fns';
 import {
+  compassWord,
   FORM_NAMES,
   kindFacts,
   kitFor,
@@ -97,6 +98,9 @@ export class WorkCard {
     const isFlat = form === 'horizontal-espalier' || form === 'fan';
     return isFlat ? ((site.wallBearingDeg ?? 90) + 90) % 360 : widestFrom(this.picture().laid);
   });
+
+  /** The side the tree is drawn from. */
+  readonly from = computed(() => compassWord(this.standingDeg()));
 
   constructor() {
     effect(() => {
