@@ -98,6 +98,23 @@ describe('the bud a limb is cut to', () => {
   });
 });
 
+describe('a limb that stays', () => {
+  it('is never cut off with the end of the arm that carries it', () => {
+    const arm = (id: string, bearing: number): Limb => limb(id, 28, bearing, 50, { length: 95, mm: 22 });
+    const rib = (id: string, on: string, h: number, angle: number): Limb =>
+      limb(id, h, on === 'e' ? 90 : 270, angle, { mm: 12, more: { parent: { kind: 'stem', stemId: on } } });
+    const limbs = [
+      ...[arm('e', 90), arm('w', 270)],
+      ...[rib('e1', 'e', 58, 75), rib('e2', 'e', 30, 28), rib('w1', 'w', 58, 75), rib('w2', 'w', 30, 28)],
+    ];
+    for (const headed of [true, false]) {
+      const { chosen, plan } = judged(treeOf({ form: 'fan', trunk: { length: 60, mm: 44, headed }, limbs }));
+      const after = new Set(plan.after.stems.map(({ id }) => id));
+      expect(chosen.limbs.map(({ stemId }) => stemId).filter((id) => !after.has(id))).toEqual([]);
+    }
+  });
+});
+
 describe('what comes of every planned cut', () => {
   const read = readYardFile(DEMO);
   if (read.kind !== 'good') throw new Error('the demo yard does not read');

@@ -6,15 +6,13 @@ import { OWN_WORD, type Act, type HeadingPurpose } from '../plan/acts';
 import { afterActs, cutDiameterMm } from '../plan/after';
 import { layOut, runAt, type Course } from '../tree/course';
 import { childrenOf, stemOf, withDescendants, type Stem, type StemId } from '../tree/stem';
+import { BEYOND_BUD_CM } from './place';
 import { budChoices, facingChoices, type BudChoice, type CutWish } from './bud-choice';
 
 type Shorten = Extract<Act, { kind: 'shorten' }>;
 
 /** Cuts that go to a limb that stands there already, or wake several buds at once: no single bud is chosen for them. */
-const WITHOUT_BUD: readonly HeadingPurpose[] = ['new-leader', 'hold-height', 'next-tier'];
-
-/** The cut is made this far beyond the bud, cm: 5 to 8 mm. */
-export const BEYOND_BUD_CM = 0.6;
+const WITHOUT_BUD: readonly HeadingPurpose[] = ['new-leader', 'open-centre', 'hold-height', 'next-tier'];
 
 /** How far along a limb another place is looked for when no bud at the wished one serves, cm. */
 const ELSEWHERE_CM = [10, -10, 18, -18] as const;
@@ -27,6 +25,8 @@ export interface CutQuestion {
   leaderId: StemId | undefined;
   /** Limbs that stay in a ring round the stem: their shoots are turned toward the wider of the gaps beside them. */
   ring: readonly StemId[];
+  /** Every limb that is to stay in a place of its form: no cut moved to a better bud takes one off. */
+  kept: readonly StemId[];
   say: Say;
 }
 
@@ -51,8 +51,12 @@ export function cutToBuds(question: CutQuestion, acts: readonly Act[]): Act[] {
 
 function servedBy(question: CutQuestion, acts: readonly Act[], act: Shorten): Shorten | undefined {
   const isSet = act.reason.rule === OWN_WORD;
+  const floorCm = isSet ? 0 : keptUpTo(question, act.stemId);
   const choice = (isSet ? [0] : [0, ...ELSEWHERE_CM])
-    .map((byCm) => choicesFor(question, acts, { ...act, toLengthCm: act.toLengthCm + byCm })[0])
+    .map((byCm) => Math.max(floorCm, act.toLengthCm + byCm))
+    .map((toLengthCm) =>
+      choicesFor(question, acts, { ...act, toLengthCm }).find(({ atCm }) => atCm >= floorCm),
+    )
     .find((found) => found !== undefined && (isSet || found.fit !== 'refused'));
   const stem = stemOf(question.scene.laid.tree, act.stemId) as Stem;
   if (choice) return cutTo(stem, act, choice);
@@ -60,6 +64,14 @@ function servedBy(question: CutQuestion, acts: readonly Act[], act: Shorten): Sh
   const toward = sideShootNear(question.scene, stem, act.toLengthCm, acts);
   if (toward !== undefined) return resized(stem, { ...act, purpose: 'side-shoot' }, toward + BEYOND_BUD_CM);
   return act.purpose === 'weaken-rival' || act.purpose === 'calm-temporary' ? act : undefined;
+}
+
+/** How far along a stem the outermost limb rises that is to stay on it, with a little over, cm; 0 for none. */
+function keptUpTo({ scene, kept }: CutQuestion, stemId: StemId): number {
+  const joins = childrenOf(scene.laid.tree, stemId)
+    .filter(({ id }) => kept.includes(id))
+    .map(({ id, origin }) => (scene.laid.joins.get(id) ?? origin.value) + 1);
+  return Math.max(0, ...joins);
 }
 
 function cutTo(stem: Stem, act: Shorten, choice: BudChoice): Shorten {

@@ -31,7 +31,7 @@ const CALLUS_MM: Record<KindFacts['healing']['value'], number> = { quick: 8, mid
 
 /** Slope of a heading cut, deg, and its distance beyond the bud, cm (5 to 8 mm is common guidance). */
 const SLOPE_DEG = 45;
-const BEYOND_BUD_CM = 0.6;
+export const BEYOND_BUD_CM = 0.6;
 /** A stub left on purpose, so that hidden buds under the cut may break, cm. */
 export const BENCH_CM = 3;
 

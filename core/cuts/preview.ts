@@ -53,7 +53,14 @@ export function cutBench(
   const leader = judged.chosen.limbs.find(({ role }) => role === 'leader')?.stemId;
   const leaderId = leader ?? (form.hasLeader ? base.laid.trunk?.id : undefined);
   const ring = ringOf({ chosen: judged.chosen, form });
-  const question: CutQuestion = { scene, form, leaderId, ring, say: sayIn(units, state.tree) };
+  const question: CutQuestion = {
+    scene,
+    form,
+    leaderId,
+    ring,
+    kept: judged.chosen.limbs.map(({ stemId: id }) => id),
+    say: sayIn(units, state.tree),
+  };
   const planned = judged.plan.acts.find(
     (act): act is Shorten => act.kind === 'shorten' && act.stemId === stemId,
   );

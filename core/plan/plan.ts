@@ -57,7 +57,13 @@ export function planFrom(question: PlanQuestion): Plan {
   const leaderId =
     chosen.limbs.find(({ role }) => role === 'leader')?.stemId ?? (form.hasLeader ? trunk?.id : undefined);
   const rough = byOwnWord(question, evened(question, oneWound(question, roughActs(question))));
-  const cut = withoutCarried(scene, cutToBuds({ scene, form, leaderId, ring: ringOf(question), say }, rough));
+  const cut = withoutCarried(
+    scene,
+    cutToBuds(
+      { scene, form, leaderId, ring: ringOf(question), kept: chosen.limbs.map(({ stemId }) => stemId), say },
+      rough,
+    ),
+  );
   const acts = inWorkOrder(scene, [...moves(question, cut), ...cut, ...cropActs(question)]);
   const wounds = acts.flatMap((act) =>
     act.kind === 'take-out' || act.kind === 'shorten' ? [act.diameterMm] : [],

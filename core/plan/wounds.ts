@@ -1,7 +1,7 @@
 import type { FormScene } from '../choosing/candidacy';
 import { joinHeightCm } from '../findings/measures';
 import { bearingDifference } from '../geometry/vector';
-import { stemOf, withDescendants, type Stem, type StemId } from '../tree/stem';
+import { childrenOf, stemOf, withDescendants, type Stem, type StemId } from '../tree/stem';
 import { OWN_WORD, type Act, type RemovalCut } from './acts';
 import { cutDiameterMm } from './after';
 import type { PlanQuestion } from './plan';
@@ -51,9 +51,12 @@ export function oneWound(question: PlanQuestion, acts: readonly Act[]): Act[] {
   const { scene, form, chosen, verdicts, say } = question;
   const { laid, limits } = scene;
   const { trunk } = laid;
-  const scaffolds = chosen.limbs.filter(({ role }) => role === 'scaffold');
+  const onTrunk = (id: StemId): boolean =>
+    childrenOf(laid.tree, trunk?.id ?? '').some((stem) => stem.id === id);
+  const scaffolds = chosen.limbs.filter(({ role, stemId }) => role === 'scaffold' && onTrunk(stemId));
   if (!trunk || form.hasLeader || scene.standsOn === 'stems') return [...acts];
-  if (scaffolds.length < limits('scaffold.fewest').value) return [...acts];
+  const fewest = scene.standsOn === 'arms' ? 2 : limits('scaffold.fewest').value;
+  if (scaffolds.length < fewest) return [...acts];
   const joinOf = (id: StemId): number => laid.joins.get(id) ?? 0;
   const topCm = Math.max(...scaffolds.map(({ stemId }) => joinOf(stemId)));
   const toLengthCm = topCm + ABOVE_JOIN_CM;

@@ -58,7 +58,7 @@ export class WorkCard {
     return this.lines().map((line) => {
       const caution = line.caution && !said.has(line.caution) ? line.caution : undefined;
       if (caution) said.add(caution);
-      return { ...line, caution, startsPhase: false };
+      return { ...line, caution };
     });
   });
 
