@@ -24,33 +24,53 @@ export function elevationFrom(standingDeg: number): Projection {
 /** The tree from above, north at the top and east on the right. */
 export const planView: Projection = ([x, y, z]) => ({ x, y, near: z });
 
+/** A point of a stem's axis and half the width drawn there, cm. */
+export interface AxisPoint {
+  at: Vec3;
+  half: number;
+}
+
+/** The axis of a piece of a stem with its half widths, cm: what its outline is drawn from, wherever one stands. */
+export function axisOf(course: Course, fromCm: number, toCm: number, leastWidthCm: number): AxisPoint[] {
+  const share = (toCm - fromCm) / Math.max(course.lengthCm, 1e-6);
+  const pieces = isStraight(course) ? 1 : Math.max(2, Math.ceil(share * OUTLINE_PIECES));
+  return Array.from({ length: pieces + 1 }, (_, i) => {
+    const s = fromCm + ((toCm - fromCm) * i) / pieces;
+    return {
+      at: positionAt(course, s),
+      half: Math.max(leastWidthCm, diameterAt(course.taper, s) / 10) / 2,
+    };
+  });
+}
+
+/** Outline of a stem's axis as seen: down one edge, back along the other. */
+export function outlineOf(
+  axis: readonly AxisPoint[],
+  project: Projection,
+): readonly (readonly [x: number, y: number])[] {
+  const seen = axis.map(({ at }) => project(at));
+  const last = seen.length - 1;
+  const edge = new Array<[number, number]>(2 * seen.length);
+  seen.forEach(({ x, y }, i) => {
+    const before = seen[Math.max(0, i - 1)] as DrawnPoint;
+    const after = seen[Math.min(last, i + 1)] as DrawnPoint;
+    const [dx, dy] = [after.x - before.x, after.y - before.y];
+    const half = (axis[i] as AxisPoint).half / (Math.hypot(dx, dy) || 1);
+    edge[i] = [x - dy * half, y + dx * half];
+    edge[2 * last + 1 - i] = [x + dy * half, y - dx * half];
+  });
+  return edge;
+}
+
 /** Outline of a piece of a stem: down one edge, back along the other. */
-export function outline(
+export const outline = (
   course: Course,
   project: Projection,
   fromCm: number,
   toCm: number,
   leastWidthCm: number,
-): readonly (readonly [x: number, y: number])[] {
-  const share = (toCm - fromCm) / Math.max(course.lengthCm, 1e-6);
-  const pieces = isStraight(course) ? 1 : Math.max(2, Math.ceil(share * OUTLINE_PIECES));
-  const axis = Array.from({ length: pieces + 1 }, (_, i) => {
-    const s = fromCm + ((toCm - fromCm) * i) / pieces;
-    const { x, y } = project(positionAt(course, s));
-    return { x, y, half: Math.max(leastWidthCm, diameterAt(course.taper, s) / 10) / 2 };
-  });
-  const left: [number, number][] = [];
-  const right: [number, number][] = [];
-  axis.forEach(({ x, y, half }, i) => {
-    const before = axis[Math.max(0, i - 1)] as (typeof axis)[number];
-    const after = axis[Math.min(axis.length - 1, i + 1)] as (typeof axis)[number];
-    const [dx, dy] = [after.x - before.x, after.y - before.y];
-    const n = Math.hypot(dx, dy) || 1;
-    left.push([x - (dy / n) * half, y + (dx / n) * half]);
-    right.push([x + (dy / n) * half, y - (dx / n) * half]);
-  });
-  return [...left, ...right.reverse()];
-}
+): readonly (readonly [x: number, y: number])[] =>
+  outlineOf(axisOf(course, fromCm, toCm, leastWidthCm), project);
 
 const OUTLINE_PIECES = 12;
 

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
+import { debounceTime } from 'rxjs';
 import {
   explainFinding,
   formatValue,
@@ -12,6 +14,9 @@ import { BookStore } from '../book/book-store';
 import { TreeSilhouette } from '../yard/tree-silhouette';
 import { BenchStore } from './bench-store';
 
+/** Time without a step after which one stands still, ms. */
+const STILL_MS = 120;
+
 /** The whole choice in short, the next best sets as drawings to try on, and the places no limb fills. */
 @Component({
   selector: 'eb-runners-up',
@@ -22,6 +27,11 @@ import { BenchStore } from './bench-store';
 export class RunnersUp {
   readonly bench = inject(BenchStore);
   private readonly book = inject(BookStore);
+
+  /** Where one stands once one stands still: the small drawings are not walked round with every step. */
+  readonly standingDeg = toSignal(toObservable(this.bench.standingDeg).pipe(debounceTime(STILL_MS)), {
+    initialValue: this.bench.standingDeg(),
+  });
 
   readonly making = computed(() =>
     (this.bench.judged()?.plan.acts ?? []).filter((act) => act.kind === 'make-limb'),

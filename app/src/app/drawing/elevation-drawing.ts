@@ -1,11 +1,12 @@
-import { create, select, type Selection } from 'd3';
+import { create, select, selectAll, type Selection } from 'd3';
 import {
+  axisOf,
   elevationFrom,
   isStraight,
-  outline,
+  outlineOf,
   positionAt,
   woodByAge,
-  type AgedWood,
+  type AxisPoint,
   type Course,
   type Projection,
   type Stem,
@@ -22,13 +23,22 @@ import { woodColour } from './wood-colours';
 interface DrawnStem {
   stem: Stem;
   course: Course;
-  wood: readonly AgedWood[];
+  wood: readonly DrawnWood[];
   group: SVGGElement;
-  paths: SVGPathElement[];
   hit: SVGPathElement;
   tag: { group: SVGGElement; label: SVGGElement; width: number };
-  fills: string[];
+  /** Where its nearness is taken, and where its tag is tied. */
+  middle: AxisPoint['at'];
+  tiedTo: AxisPoint['at'];
   near: number;
+}
+
+/** Wood of one age on a stem, with what is drawn of it now. */
+interface DrawnWood {
+  ageSeasons: number;
+  axis: readonly AxisPoint[];
+  path: SVGPathElement;
+  fill: string;
 }
 
 const MARGINS = { left: 52, right: 20, top: 26, bottom: 34 };
@@ -137,10 +147,14 @@ export class ElevationDrawing {
       const course = picture.laid.courses.get(stem.id) as Course;
       const verdict = picture.verdicts[stem.id];
       const mark = tagMark(verdict);
-      const wood = woodByAge(stem, picture.season);
       const group = select(this.wood).append('g').attr('class', `stem ${mark}`).attr('data-stem', stem.id);
       const hit = group.append('path').attr('class', 'hit').node() as SVGPathElement;
-      const paths = wood.map(() => group.append('path').attr('class', 'bark').node() as SVGPathElement);
+      const wood = woodByAge(stem, picture.season).map(({ fromCm, toCm, ageSeasons }) => ({
+        ageSeasons,
+        axis: axisOf(course, fromCm, toCm, HAIR_PX / this.frame.scale),
+        path: group.append('path').attr('class', 'bark').node() as SVGPathElement,
+        fill: '',
+      }));
       const node = group.node() as SVGGElement;
       node.addEventListener('click', () => this.onSelect(stem.id));
       return {
@@ -148,10 +162,10 @@ export class ElevationDrawing {
         course,
         wood,
         group: node,
-        paths,
         hit,
         tag: this.drawTag(stem, mark),
-        fills: [],
+        middle: positionAt(course, course.lengthCm * 0.6),
+        tiedTo: positionAt(course, course.lengthCm * (stem.parent.kind === 'ground' ? 1 : TIED_AT)),
         near: 0,
       };
     });
@@ -203,18 +217,14 @@ export class ElevationDrawing {
   }
 
   private placeStem(drawn: DrawnStem, project: Projection): void {
-    const { course, wood, paths } = drawn;
-    const middle = project(positionAt(course, course.lengthCm * 0.6));
-    drawn.near = middle.near;
-    const near = 0.62 + (0.5 * middle.near) / this.reachCm;
-    wood.forEach(({ fromCm, toCm, ageSeasons }, i) => {
-      const edge = outline(course, project, fromCm, toCm, HAIR_PX / this.frame.scale);
-      const path = paths[i] as SVGPathElement;
-      path.setAttribute('d', this.closed(edge));
-      const fill = woodColour(ageSeasons, near);
-      if (drawn.fills[i] !== fill) path.setAttribute('fill', fill);
-      drawn.fills[i] = fill;
-    });
+    drawn.near = project(drawn.middle).near;
+    const near = 0.62 + (0.5 * drawn.near) / this.reachCm;
+    for (const wood of drawn.wood) {
+      wood.path.setAttribute('d', this.closed(outlineOf(wood.axis, project)));
+      const fill = woodColour(wood.ageSeasons, near);
+      if (wood.fill !== fill) wood.path.setAttribute('fill', fill);
+      wood.fill = fill;
+    }
   }
 
   /** What a finger may touch follows once one stands still: no limb is touched while walking. */
@@ -244,19 +254,18 @@ export class ElevationDrawing {
     return d;
   }
 
-  /** Far limbs first, so that near ones are drawn over them. Elements move only when the order has changed. */
+  /** Far limbs first, so that near ones are drawn over them. Only elements out of their order are moved. */
   private sortByDepth(): void {
     const sorted = [...this.stems].sort((a, b) => a.near - b.near);
     const order = sorted.map(({ stem }) => stem.id).join('|');
     if (order === this.depthOrder) return;
     this.depthOrder = order;
-    this.wood.append(...sorted.map(({ group }) => group));
+    selectAll(sorted.map(({ group }) => group)).order();
   }
 
   private placeTags(project: Projection): void {
-    const tied = this.stems.map(({ course, tag, stem }) => {
-      const share = stem.parent.kind === 'ground' ? 1 : TIED_AT;
-      const [x, y] = this.at(project(positionAt(course, course.lengthCm * share)));
+    const tied = this.stems.map(({ tiedTo, tag }) => {
+      const [x, y] = this.at(project(tiedTo));
       return { x, y, width: tag.width };
     });
     const hung = hangTags(tied, this.frame);

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import {
+  axisOf,
   elevationFrom,
   layOut,
-  outline,
+  outlineOf,
   woodByAge,
   type Course,
   type Tree,
@@ -44,23 +45,32 @@ export class TreeSilhouette {
     () => `${-this.halfWidthCm()} ${-this.fullCm()} ${this.halfWidthCm() * 2} ${this.fullCm()}`,
   );
 
-  readonly paths = computed(() => {
+  private readonly wood = computed(() => {
     const laid = layOut(this.tree());
-    const project = elevationFrom(this.standingDeg());
     const hair = (1.2 * this.fullCm()) / this.heightPx();
-    const verdicts = this.verdicts();
     return this.tree().stems.flatMap((stem) => {
       const course = laid.courses.get(stem.id) as Course;
-      const decision = verdicts[stem.id]?.decision;
-      const goes = decision === 'out' || decision === 'goes-with';
       return woodByAge(stem, this.season()).map(({ fromCm, toCm, ageSeasons }) => ({
-        d: `${outline(course, project, fromCm, toCm, hair)
+        stemId: stem.id,
+        axis: axisOf(course, fromCm, toCm, hair),
+        fill: woodColour(ageSeasons, 1),
+      }));
+    });
+  });
+
+  readonly paths = computed(() => {
+    const project = elevationFrom(this.standingDeg());
+    const verdicts = this.verdicts();
+    return this.wood().map(({ stemId, axis, fill }) => {
+      const decision = verdicts[stemId]?.decision;
+      return {
+        d: `${outlineOf(axis, project)
           .map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${(-y).toFixed(1)}`)
           .join('')}Z`,
-        fill: woodColour(ageSeasons, 1),
-        goes,
-        isMarked: stem.id === this.marked(),
-      }));
+        fill,
+        goes: decision === 'out' || decision === 'goes-with',
+        isMarked: stemId === this.marked(),
+      };
     });
   });
 }
