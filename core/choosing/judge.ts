@@ -9,7 +9,7 @@ import { staged } from '../plan/staging';
 import type { Units } from '../readings/units';
 import { resolveLimits } from '../rules/limits';
 import { rulesOfSchool } from '../schools/schools';
-import { isInLeaf, seasonOf, woodSeason } from '../sites/site';
+import { isInLeaf, woodSeason } from '../sites/site';
 import { layOut } from '../tree/course';
 import type { Stem, StemId } from '../tree/stem';
 import { planWhip, type WhipPlan } from '../whips/whip-plan';
@@ -79,10 +79,16 @@ export function sceneOf(state: TreeState): Scene {
     tree: state.rules,
   });
   const today = dayOf(state);
-  const seasonsGrown = seasonOf(state.site, today) - seasonOf(state.site, state.record.planted) + 1;
+  const season = woodSeason(state.site, today);
+  const inLeaf = isInLeaf(state.site, today);
+  const seasonsGrown = season - woodSeason(state.site, state.record.planted) + 1;
+  const { cameAs } = state.record;
   return {
     ...{ laid: layOut(state.tree), kind, site: state.site, limits, answers },
-    when: { season: woodSeason(state.site, today), inLeaf: isInLeaf(state.site, today), seasonsGrown },
+    when: {
+      ...{ season, inLeaf, seasonsGrown, justPlanted: seasonsGrown <= 1 && !inLeaf },
+      ...(cameAs && { cameAs }),
+    },
     standsOn: form?.standsOn ?? 'trunk',
     hasLeader: form?.hasLeader ?? false,
     runDeg: { from: limits('set.fromDeg').value, to: limits('set.toDeg').value },

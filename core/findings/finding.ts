@@ -1,3 +1,4 @@
+import type { CameAs } from '../history/events';
 import type { KindFacts } from '../kinds/kinds';
 import type { Limit, Limits } from '../rules/limits';
 import type { Answers } from '../schools/questions';
@@ -36,8 +37,12 @@ export interface When {
   season: number;
   /** In leaf, between bud break and leaf fall. */
   inLeaf: boolean;
-  /** Seasons grown in this place since planting, the present one included. */
+  /** Seasons grown in this place since planting, the present one included; in dormancy, the coming one. */
   seasonsGrown: number;
+  /** Planted this dormancy: it has not been in leaf here. */
+  justPlanted: boolean;
+  /** How it came, where that is known. */
+  cameAs?: CameAs;
 }
 
 /** All a rule may look at. */

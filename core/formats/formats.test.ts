@@ -115,6 +115,8 @@ describe('what newer events carry', () => {
     [false, { kind: 'rules-set', treeId: 'weir', rules: { 'crotch.tooNarrow': 30 } }],
     [true, { kind: 'leader-failed', treeId: 'weir' }],
     [true, { kind: 'tree-described', treeId: 'weir', change: { roomCm: 300, stockVigour: 'weak' } }],
+    [true, { kind: 'tree-described', treeId: 'weir', change: { cameAs: 'bare-rooted' } }],
+    [false, { kind: 'tree-described', treeId: 'weir', change: { cameAs: 'by post' } }],
     [false, { kind: 'tree-described', treeId: 'weir', change: { roomCm: 3 } }],
     [
       true,

@@ -1,6 +1,6 @@
 import { array, boolean, lazy, mixed, number, object, string, type AnyObject, type ObjectShape } from 'yup';
 import { FORM_IDS } from '../forms/form-ids';
-import { RULINGS } from '../history/events';
+import { CAME_AS, RULINGS } from '../history/events';
 import { KINDS } from '../kinds/kinds';
 import { HOW_READ } from '../readings/reading';
 import { HEADING_PURPOSES, KEPT_FOR, REMOVAL_CUTS } from '../plan/acts';
@@ -176,6 +176,7 @@ const siteFields = {
 
 const described = {
   stockVigour: oneOf(['weak', 'middling', 'strong']).optional(),
+  cameAs: oneOf(CAME_AS).optional(),
   roomCm: between(20, 2000).optional(),
 };
 

@@ -25,14 +25,19 @@ export interface TreeRecord {
   form: FormId;
   /** How strongly its rootstock drives it, where that is known. */
   stockVigour?: Degree;
+  /** How it came, where that is known: lifted bare-rooted it lost roots, grown in a pot it lost none. */
+  cameAs?: CameAs;
   /** Room across that it may fill, cm. */
   roomCm?: number;
   /** What lies beside this tree and asks for clearance, besides its site's own. */
   clearance?: readonly ClearanceSector[];
 }
 
-/** What may be learned of a tree's stock and room after it was planted. */
-export type TreeDescription = Partial<Pick<TreeRecord, 'stockVigour' | 'roomCm'>>;
+export type CameAs = 'bare-rooted' | 'pot-grown';
+export const CAME_AS: readonly CameAs[] = ['bare-rooted', 'pot-grown'];
+
+/** What may be learned of a tree's stock, roots and room after it was planted. */
+export type TreeDescription = Partial<Pick<TreeRecord, 'stockVigour' | 'cameAs' | 'roomCm'>>;
 
 /** An act as it was on the day it was carried out; its reason, number and limit are frozen with it. */
 export type DoneAct = Act;

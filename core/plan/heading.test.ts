@@ -168,3 +168,45 @@ describe('a vase whose tips would end unlike', () => {
     expect(judged.setFindings.planned.some(({ rule }) => rule === 'uneven-tips')).toBe(false);
   });
 });
+
+describe('roots lost in lifting', () => {
+  // Limbs of 55 cm, all of it last season's: a third off is to 36.7 cm, half to 27.5, two thirds to 18.3.
+  const just = (more: Partial<TestTree> = {}): TestTree => ({
+    ...{ form: 'open-vase', trunk: { length: 98, mm: 32, headed: true }, limbs: round(55) },
+    ...{ planted: '2026-11-02', cameAs: 'bare-rooted' },
+    ...more,
+  });
+  const balanced = (more: Partial<TestTree> = {}): number[] =>
+    acts(just(more)).flatMap((act) =>
+      act.kind === 'shorten' && act.reason.rule === 'planting.share' ? [act.toLengthCm] : [],
+    );
+
+  it('are balanced by a third of last season’s growth off every limb that stays, each to its bud', () => {
+    const found = acts(just()).filter(
+      (act) => act.kind === 'shorten' && act.reason.rule === 'planting.share',
+    );
+    expect(found).toHaveLength(3);
+    for (const act of found) {
+      expect(act).toMatchObject({ purpose: 'balance-roots', bud: { isKnown: false } });
+      expect(act.kind === 'shorten' && act.toLengthCm).toBeCloseTo(55 * (1 - 0.333), 6);
+    }
+  });
+
+  it('are balanced by half in a school that says so, and by nothing where all leaf is kept', () => {
+    expect(balanced({ school: 'frame-first' })).toEqual([27.5, 27.5, 27.5]);
+    expect(balanced({ school: 'buds-and-notches' })).toEqual([]);
+  });
+
+  it('are none in a pot, are unknown until somebody says, and are made up once it has been in leaf', () => {
+    expect(balanced({ cameAs: 'pot-grown' })).toEqual([]);
+    expect(balanced({ planted: '2026-02-02' })).toEqual([]);
+    const { cameAs: _, ...unsaid } = just();
+    const judged = judge(treeOf(unsaid), 'metric', { withPrices: false });
+    expect(judged.kind === 'judged' && judged.plan.notes[0]?.words).toMatch(/nobody has said how it came/);
+  });
+
+  it('are not told apart by the turn of the year: planted in November, it is just planted in February', () => {
+    expect(balanced({ visitedOn: '2027-02-10' })).toHaveLength(3);
+    expect(balanced({ planted: '2027-01-10', visitedOn: '2027-02-10' })).toHaveLength(3);
+  });
+});

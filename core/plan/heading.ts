@@ -37,6 +37,7 @@ export function shortenLimb({ scene, form, say }: PlanQuestion, { stem, limb }: 
   const { limits } = scene;
   const cut = lowest([
     rivalCut(limb.correction, say),
+    plantingCut(scene, stem, say),
     form.headsScaffolds ? lastGrowthCut(scene, stem, say) : undefined,
     form.headsScaffolds ? olderWoodCut(scene, stem, say) : undefined,
     bareCut(scene, stem, say),
@@ -55,6 +56,16 @@ function rivalCut(correction: Kept['limb']['correction'], say: Say): Cut | undef
     purpose: 'weaken-rival',
     reason: { rule: 'thick.rivalRatio', words },
   };
+}
+
+/** A tree lifted bare-rooted left roots behind: its limbs are cut back in balance, by its school's share. */
+function plantingCut({ limits, when }: FormScene, stem: Stem, say: Say): Cut | undefined {
+  const share = limits('planting.share').value;
+  if (!when.justPlanted || when.cameAs !== 'bare-rooted' || share === 0 || stem.headed) return undefined;
+  const grownCm = Math.min(lastGrowthCm(stem), stem.length.value);
+  const words = `It was lifted bare-rooted: ${say.ratio(share)} of its last growth, ${say.length(grownCm)}, comes off in balance with the roots it lost.`;
+  const reason = { rule: 'planting.share', words };
+  return { toLengthCm: stem.length.value - grownCm * share, purpose: 'balance-roots', reason };
 }
 
 function lastGrowthCut({ limits }: FormScene, stem: Stem, say: Say): Cut | undefined {

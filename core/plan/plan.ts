@@ -187,9 +187,14 @@ function makeLimb({ laid, kind, standsOn }: FormScene, place: EmptyPlace, say: S
 
 const NOTED: readonly QuestionId[] = ['order', 'timing', 'wounds', 'disinfecting'];
 
-function notesOf({ answers }: FormScene): Reason[] {
-  return NOTED.map((id) => {
+function notesOf({ answers, when }: FormScene): Reason[] {
+  const isBalanced = when.justPlanted && when.cameAs === 'bare-rooted';
+  const notes = [...(isBalanced ? (['planting'] as const) : []), ...NOTED].map((id) => {
     const { question, answer } = answered(answers, id);
     return because(`${question.asks} ${answer.words}. ${answer.why}`);
   });
+  return when.justPlanted && !when.cameAs ? [because(UNSAID_ROOTS), ...notes] : notes;
 }
+
+const UNSAID_ROOTS =
+  'Just planted, and nobody has said how it came: lifted bare-rooted it lost roots, and many cut its limbs back in balance; grown in a pot it lost none. Say so under “which form?”.';

@@ -11,6 +11,12 @@ export const WORK_FIGURES = {
     [2, 60],
     'After growth of no more than this a limb is cut into older wood, so that it starts anew.',
   ),
+  'planting.share': guidance(
+    0.333,
+    'ratio',
+    [0, 0.9],
+    'Share of last season’s growth cut off the limbs of a tree planted bare-rooted.',
+  ),
   'cut.budsEither': working(2, 'count', [1, 6], 'Buds either side of the length wished that are looked at.'),
   'cut.breakDeg': working(35, 'deg', [10, 80], 'Angle at which the shoot of the top bud leaves the limb.'),
   'cut.liftDeg': working(10, 'deg', [0, 40], 'How far such a shoot turns up of itself.'),

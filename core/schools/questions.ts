@@ -108,6 +108,36 @@ export const QUESTIONS = [
     ],
   },
   {
+    id: 'planting',
+    asks: 'What comes off the limbs of a tree planted bare-rooted?',
+    answers: [
+      {
+        id: 'third',
+        words: 'a third of last season’s growth',
+        why: 'It left roots behind: what is left of them has less to feed.',
+        rules: { 'planting.share': 0.333 },
+      },
+      {
+        id: 'half',
+        words: 'half of last season’s growth',
+        why: 'The harder the cut, the stronger the few shoots a short root can push.',
+        rules: { 'planting.share': 0.5 },
+      },
+      {
+        id: 'two-thirds',
+        words: 'two thirds of last season’s growth',
+        why: 'On poor or dry ground the root can feed no more.',
+        rules: { 'planting.share': 0.667 },
+      },
+      {
+        id: 'left-whole',
+        words: 'nothing',
+        why: 'Leaf makes new roots: the more of it, the sooner they are back.',
+        rules: { 'planting.share': 0 },
+      },
+    ],
+  },
+  {
     id: 'timing',
     asks: 'When in dormancy?',
     answers: [

@@ -20,6 +20,7 @@ const MIDDLE: Answers = {
   'leader-tip': 'never',
   'which-top': 'straightest',
   heading: 'frame-first',
+  planting: 'third',
   timing: 'bud-swell',
   wounds: 'open',
   inside: 'clear',
@@ -46,6 +47,7 @@ export const SCHOOLS: readonly School[] = [
       ...MIDDLE,
       'leader-tip': 'tipped',
       heading: 'half',
+      planting: 'half',
       whip: 'head',
       wounds: 'paste',
       order: 'top-first',
@@ -58,6 +60,7 @@ export const SCHOOLS: readonly School[] = [
     answers: {
       ...MIDDLE,
       heading: 'tip-only',
+      planting: 'left-whole',
       whip: 'keep-leaf',
       'which-top': 'fewest-wounds',
       inside: 'shade-wood',
@@ -69,7 +72,7 @@ export const SCHOOLS: readonly School[] = [
     about: 'End buds stay, limbs are bent at or below flat, and the tree is cut as little as can be.',
     answers: {
       ...{ ...MIDDLE, 'first-years': 'free-first', heading: 'left-whole', whip: 'keep-leaf' },
-      ...{ 'which-top': 'calmest', inside: 'shade-wood', timing: 'mid-dormant' },
+      ...{ planting: 'left-whole', 'which-top': 'calmest', inside: 'shade-wood', timing: 'mid-dormant' },
     },
   },
 ];

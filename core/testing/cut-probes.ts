@@ -33,6 +33,11 @@ export const CUT_PROBES: TestTree[] = [
       more: { growthCm: { '2026': [13, 17, 30, 30][i] ?? 30 } },
     })),
   },
+  {
+    ...{ form: 'open-vase', trunk: { length: 98, mm: 40, headed: true }, cameAs: 'bare-rooted' },
+    ...{ planted: '2026-11-02' },
+    limbs: FOUR.map((limb) => ({ ...limb, length: 55 })),
+  },
   ...[0, 1, 2, 3].map((turn): TestTree => ({
     ...{ form: 'open-vase', trunk: { length: 98, mm: 40, headed: true } },
     limbs: FOUR.map((limb, i) => ({

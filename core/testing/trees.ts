@@ -37,6 +37,7 @@ export interface TestTree {
   buds?: TreeState['buds'];
   visitedOn?: string;
   planted?: string;
+  cameAs?: TreeRecord['cameAs'];
 }
 
 export const LEVEL_SITE: Site = {
@@ -65,6 +66,7 @@ export function treeOf({
   buds,
   visitedOn = '2026-11-14',
   planted = '2025-01-01',
+  cameAs,
 }: TestTree): TreeState {
   const facts = kindFacts(kind);
   const record: TreeRecord = {
@@ -77,6 +79,7 @@ export function treeOf({
     planted,
     place: { eastCm: 0, northCm: 0 },
     form,
+    ...(cameAs && { cameAs }),
   };
   const stem = completeStem(
     'trunk',

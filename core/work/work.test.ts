@@ -127,7 +127,7 @@ describe('a crop on thin wood', () => {
     const { acts } = planned(
       vase([], {
         limbs: [limb('a', 52, 0, { more: { bears: 'blossom' } }), ...four.slice(1)],
-        planted: '2026-02-01',
+        planted: '2026-11-01',
       }),
     );
     expect(acts.find(({ kind }) => kind === 'take-crop')).toMatchObject({ stemId: 'a', leave: 0 });

@@ -7,9 +7,12 @@ import {
   layOut,
   parseReading,
   woodSeason,
+  CAME_AS,
+  type CameAs,
   type Degree,
   type FormId,
   type SuitedForm,
+  type TreeDescription,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { extentOf } from '../drawing/frame';
@@ -35,6 +38,7 @@ export class FormChooserPage {
       return state && state.tree.stems.length > 0 ? { state, units: this.book.units() } : undefined;
     }),
   );
+  readonly ways = CAME_AS;
   readonly standing = computed(() => this.asked().kind);
 
   readonly season = computed(() => {
@@ -87,6 +91,10 @@ export class FormChooserPage {
     if (vigour !== '') this.describe({ stockVigour: vigour as Degree });
   }
 
+  setCameAs(way: string): void {
+    if (way !== '') this.describe({ cameAs: way as CameAs });
+  }
+
   setLight(light: string): void {
     const siteId = this.state()?.site.id;
     if (siteId)
@@ -98,7 +106,7 @@ export class FormChooserPage {
     if (siteId) void this.book.record({ kind: 'site-changed', siteId, change: { hot } });
   }
 
-  private describe(change: { roomCm?: number; stockVigour?: Degree }): void {
+  private describe(change: TreeDescription): void {
     void this.book.record({ kind: 'tree-described', treeId: this.treeId(), change });
   }
 

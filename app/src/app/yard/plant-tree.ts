@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { KINDS, kindFacts } from '../../../../core';
+import { CAME_AS, KINDS, kindFacts, type CameAs } from '../../../../core';
 import { BOOK_WORLD, BookStore } from '../book/book-store';
 
 /** Space between a new tree and the last one of its row, cm. */
@@ -23,6 +23,15 @@ const SPACING_CM = 300;
         </select>
       </label>
       <label>Variety <input name="variety" maxlength="60" [(ngModel)]="variety" /></label>
+      <label>
+        Came
+        <select name="cameAs" [(ngModel)]="cameAs">
+          <option value="">not known</option>
+          @for (way of ways; track way) {
+            <option [value]="way">{{ way }}</option>
+          }
+        </select>
+      </label>
       <label>Planted <input name="planted" type="date" required [(ngModel)]="planted" /></label>
       <button type="submit" class="btn btn-ink" [disabled]="!isReady()">Plant it</button>
     </form>
@@ -40,12 +49,15 @@ export class PlantTree {
   readonly called = signal('');
   readonly kind = signal('apple');
   readonly variety = signal('');
+  readonly ways = CAME_AS;
+  readonly cameAs = signal<CameAs | ''>('');
   readonly planted = signal(this.book.today());
   readonly isReady = computed(() => this.called().trim() !== '' && /^\d{4}-\d\d-\d\d$/.test(this.planted()));
 
   async plant(): Promise<void> {
     const facts = kindFacts(this.kind());
     const treeId = this.world.newId();
+    const cameAs = this.cameAs();
     const last = Math.max(
       -SPACING_CM,
       ...[...this.book.states().values()]
@@ -62,6 +74,7 @@ export class PlantTree {
       planted: this.planted(),
       place: { eastCm: last + SPACING_CM, northCm: 0 },
       form: facts.defaultForm.value,
+      ...(cameAs && { cameAs }),
     };
     if (await this.book.record({ kind: 'tree-added', treeId, siteId: this.siteId(), tree })) {
       this.done.emit();
