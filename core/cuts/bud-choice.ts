@@ -83,17 +83,25 @@ const EIGHTHS = [0, 45, 90, 135, 180, 225, 270, 315] as const;
  */
 export function budChoices(scene: FormScene, wish: CutWish, say: Say): BudChoice[] {
   const { stem, toLengthCm } = wish;
-  const buds = budsAlong(stem, scene.kind, scene.when.season);
   const spacingCm = stem.budsSeen?.spacingCm ?? scene.kind.budSpacingCm.value;
-  const reachCm = spacingCm * scene.limits('cut.budsEither').value + 1e-6;
-  const known = buds.filter(
-    ({ atCm, sureDeg }) => sureDeg < COUNTED_DEG && Math.abs(atCm - toLengthCm) <= reachCm,
-  );
+  const known = knownNear(scene, stem, toLengthCm, spacingCm * scene.limits('cut.budsEither').value + 1e-6);
   const open =
     known.length > 0
       ? known.map((bud) => choiceOf(scene, wish, bud, true, say))
       : facingChoices(scene, wish, say);
   return open.sort((a, b) => RANK[a.fit] - RANK[b.fit] || missOf(wish, a) - missOf(wish, b));
+}
+
+/** Buds whose facing is known well enough to be counted to, within a distance of a place on a limb, cm. */
+export function knownNear(
+  { kind, when }: FormScene,
+  stem: Stem,
+  nearCm: number,
+  withinCm: number,
+): LimbBud[] {
+  return budsAlong(stem, kind, when.season).filter(
+    ({ atCm, sureDeg }) => sureDeg < COUNTED_DEG && Math.abs(atCm - nearCm) <= withinCm,
+  );
 }
 
 /** A bud at the wished length facing each of eight ways, and where it would lead; in order round the clock. */
@@ -105,7 +113,7 @@ export function facingChoices(scene: FormScene, wish: CutWish, say: Say): BudCho
   });
 }
 
-const RANK: Record<Fit, number> = { good: 0, fair: 1, refused: 2 };
+export const RANK: Record<Fit, number> = { good: 0, fair: 1, refused: 2 };
 
 /** How far a choice misses the wish: degrees of angle and turn, half those off the limb's own angle, two for each cm. Working weights. */
 function missOf(wish: CutWish, choice: BudChoice): number {
@@ -146,22 +154,21 @@ export function shootOf(scene: FormScene, stem: Stem, atCm: number, facingDeg: F
   return courseFrom(shoot, base);
 }
 
-function choiceOf(scene: FormScene, wish: CutWish, bud: LimbBud, isKnown: boolean, say: Say): BudChoice {
+/** One bud, where its shoot would go, and how well it would serve. */
+export function choiceOf(
+  scene: FormScene,
+  wish: CutWish,
+  bud: LimbBud,
+  isKnown: boolean,
+  say: Say,
+): BudChoice {
   const { stem } = wish;
   const course = scene.laid.courses.get(stem.id) as Course;
   const run = runAt(course, bud.atCm);
   const shoot = shootOf(scene, stem, bud.atCm, bud.facingDeg);
   const way = shoot.directions.at(-1) as Vec3;
   const [bearingDeg, angleDeg] = [bearingOf(way), fromUprightOf(way)];
-  const against = [
-    ...nodeFaults(wish, bud),
-    ...wayFaults(scene, wish, shoot, angleDeg, say),
-    ...neighbourFaults(scene, wish, shoot, say),
-  ];
-  const fit = against.reduce<Fit>(
-    (worst, { fit: found }) => (RANK[found] > RANK[worst] ? found : worst),
-    'good',
-  );
+  const against = [...nodeFaults(wish, bud), ...faultsOf(scene, wish, shoot, say)];
   const why = [...against].sort((a, b) => RANK[b.fit] - RANK[a.fit]).map(({ words }) => words);
   const leads = `It leads ${say.angle(angleDeg)} from upright${angleDeg < 10 ? '' : `, toward ${say.angle(bearingDeg)}`}.`;
   return {
@@ -170,15 +177,26 @@ function choiceOf(scene: FormScene, wish: CutWish, bud: LimbBud, isKnown: boolea
       facingDeg: bud.facingDeg,
       words: facingWords(run, stem.runBearing.value, bud.facingDeg),
     },
-    ...{ sureDeg: bud.sureDeg, node: bud.node, isKnown, bearingDeg, angleDeg, tip: tipOf(shoot), fit },
+    ...{ sureDeg: bud.sureDeg, node: bud.node, isKnown, bearingDeg, angleDeg, tip: tipOf(shoot) },
+    fit: worstFit(against),
     why: why.length > 0 ? why : [leads],
   };
 }
 
-interface Against {
+/** Something that speaks against a shoot, and how heavily. */
+export interface Against {
   fit: Fit;
   words: string;
 }
+
+export const worstFit = (against: readonly Against[]): Fit =>
+  against.reduce<Fit>((worst, { fit }) => (RANK[fit] > RANK[worst] ? fit : worst), 'good');
+
+/** What speaks against a shoot where a limb is cut to it, whether it stands already or is still to come. */
+export const faultsOf = (scene: FormScene, wish: CutWish, shoot: Course, say: Say): Against[] => [
+  ...wayFaults(scene, wish, shoot, say),
+  ...neighbourFaults(scene, wish, shoot, say),
+];
 
 function nodeFaults({ leads }: CutWish, { node }: LimbBud): Against[] {
   if (node === 'flower') return [{ fit: 'refused', words: 'A flower bud there: no shoot comes of it.' }];
@@ -192,9 +210,10 @@ function nodeFaults({ leads }: CutWish, { node }: LimbBud): Against[] {
 }
 
 /** What speaks against the way itself: too upright, too flat, back into the middle, out of the wall, or into the ground. */
-function wayFaults(scene: FormScene, wish: CutWish, shoot: Course, angleDeg: number, say: Say): Against[] {
+function wayFaults(scene: FormScene, wish: CutWish, shoot: Course, say: Say): Against[] {
   const found: Against[] = [];
-  const [base, tip] = [shoot.points[0] as Vec3, tipOf(shoot)];
+  const [base, tip, way] = [shoot.points[0] as Vec3, tipOf(shoot), shoot.directions.at(-1) as Vec3];
+  const angleDeg = fromUprightOf(way);
   const told = say.angle(angleDeg);
   if (wish.leads) {
     const off = fromUprightOf(tip);
@@ -219,7 +238,6 @@ function wayFaults(scene: FormScene, wish: CutWish, shoot: Course, angleDeg: num
   const isOpen = scene.standsOn === 'trunk' && wish.fromDeg > 0;
   if (isOpen && out(tip) < out(base) - INWARD_CM)
     found.push({ fit: 'refused', words: 'It grows back into the middle.' });
-  const way = shoot.directions.at(-1) as Vec3;
   const offWall = wish.wallDeg === undefined ? 0 : 90 - angleBetween(way, direction(wish.wallDeg + 90, 90));
   if (Math.abs(offWall) > OFF_WALL_DEG)
     found.push({

@@ -72,6 +72,35 @@ describe('the bud a limb is cut to', () => {
     expect(bud?.bearingDeg).toBeGreaterThan(80);
   });
 
+  describe('that is to fork', () => {
+    // 110 cm without a side shoot is headed to 73 cm, where two buds are to face both ways.
+    const bare = (more: Partial<Limb['more']> = {}): TestTree =>
+      vase(50, {
+        length: 110,
+        mm: 15,
+        more: { sideShoots: 0, growthCm: { '2025': 55, '2026': 55 }, ...more },
+      });
+
+    it('is told with a second below it that goes the other way', () => {
+      const act = cutOf(bare(), 'a');
+      expect(act.purpose).toBe('fork');
+      expect([act.bud?.facingDeg, act.second?.facingDeg].sort((a, b) => (a ?? 0) - (b ?? 0))).toEqual([
+        90, 270,
+      ]);
+      const [first, second] = [act.bud?.bearingDeg ?? 0, act.second?.bearingDeg ?? 0];
+      expect(Math.round(first + second) % 360).toBe(0);
+    });
+
+    it('counts to it where facings are known: on a spiral of 144 deg the pair lies two or three buds apart', () => {
+      const act = cutOf(bare({ budsSeen: { spacingCm: 2, facings: [{ atCm: 73, facingDeg: 80 }] } }), 'a');
+      expect(act.bud).toMatchObject({ isKnown: true });
+      const apart = Math.abs((act.bud?.facingDeg ?? 0) - (act.second?.facingDeg ?? 0));
+      expect(Math.min(apart, 360 - apart)).toBeGreaterThan(90);
+      const lines = judged(treeOf(bare())).plan.acts.filter((a) => a.kind === 'shorten' && a.second);
+      expect(lines).toHaveLength(1);
+    });
+  });
+
   it('on a leader leads its end back over the foot', () => {
     const leader: TestTree = {
       ...{ form: 'central-leader', school: 'frame-first' },

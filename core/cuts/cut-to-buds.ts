@@ -2,12 +2,14 @@ import type { FormScene } from '../choosing/candidacy';
 import type { Say } from '../findings/finding';
 import type { Form } from '../forms/form';
 import { bearingDifference, fromUprightOf, wrapBearing } from '../geometry/vector';
-import { OWN_WORD, type Act, type HeadingPurpose } from '../plan/acts';
+import { OWN_WORD, type Act, type CutBud, type HeadingPurpose } from '../plan/acts';
 import { afterActs, cutDiameterMm } from '../plan/after';
 import { layOut, runAt, type Course } from '../tree/course';
 import { childrenOf, stemOf, withDescendants, type Stem, type StemId } from '../tree/stem';
 import { BEYOND_BUD_CM } from './place';
 import { budChoices, facingChoices, type BudChoice, type CutWish } from './bud-choice';
+import { secondOfFork } from './fork';
+import { sideShoots, type SideShoot } from './side-shoot';
 
 type Shorten = Extract<Act, { kind: 'shorten' }>;
 
@@ -59,10 +61,12 @@ function servedBy(question: CutQuestion, acts: readonly Act[], act: Shorten): Sh
     )
     .find((found) => found !== undefined && (isSet || found.fit !== 'refused'));
   const stem = stemOf(question.scene.laid.tree, act.stemId) as Stem;
-  if (choice) return cutTo(stem, act, choice);
+  if (choice) return cutTo(stem, act, choice, forkBelow(question, acts, act, choice));
   if (isSet) return act;
-  const toward = sideShootNear(question.scene, stem, act.toLengthCm, acts);
-  if (toward !== undefined) return resized(stem, { ...act, purpose: 'side-shoot' }, toward + BEYOND_BUD_CM);
+  const shoot = sideShootsFor(question, acts, act).find(
+    ({ fit, joinCm }) => fit !== 'refused' && joinCm >= floorCm - 1,
+  );
+  if (shoot) return cutToShoot(stem, act, shoot, question.say);
   return act.purpose === 'weaken-rival' || act.purpose === 'calm-temporary' ? act : undefined;
 }
 
@@ -74,9 +78,8 @@ function keptUpTo({ scene, kept }: CutQuestion, stemId: StemId): number {
   return Math.max(0, ...joins);
 }
 
-function cutTo(stem: Stem, act: Shorten, choice: BudChoice): Shorten {
-  const { facingDeg, words, bearingDeg, angleDeg, sureDeg, isKnown } = choice;
-  const bud = { facingDeg, words, bearingDeg, angleDeg, sureDeg, isKnown };
+function cutTo(stem: Stem, act: Shorten, choice: BudChoice, second: BudChoice | undefined): Shorten {
+  const { bearingDeg, isKnown } = choice;
   const turns =
     act.purpose === 'keep-direction' && bearingDifference(bearingDeg, stem.runBearing.value) > TURN_DEG / 2;
   const purpose = turns ? ('turn' as const) : act.purpose;
@@ -86,8 +89,22 @@ function cutTo(stem: Stem, act: Shorten, choice: BudChoice): Shorten {
       { ...act, ...(purpose && { purpose }) },
       isKnown ? choice.atCm + BEYOND_BUD_CM : choice.atCm,
     ),
-    bud,
+    bud: budOf(choice),
+    ...(second && { second: budOf(second) }),
   };
+}
+
+const budOf = ({ facingDeg, words, bearingDeg, angleDeg, sureDeg, isKnown }: BudChoice): CutBud => ({
+  ...{ facingDeg, words, bearingDeg, angleDeg, sureDeg, isKnown },
+});
+
+function cutToShoot(stem: Stem, act: Shorten, { stemId, joinCm, angleDeg }: SideShoot, say: Say): Shorten {
+  const words = `${act.reason.words} No bud serves there: ${say.stem(stemId)} leads on, ${say.angle(angleDeg)} from upright.`;
+  return resized(
+    stem,
+    { ...act, purpose: 'side-shoot', toStem: stemId, reason: { ...act.reason, words } },
+    joinCm + BEYOND_BUD_CM,
+  );
 }
 
 function resized(stem: Stem, act: Shorten, lengthCm: number): Shorten {
@@ -103,6 +120,26 @@ export function choicesFor(question: CutQuestion, acts: readonly Act[], act: Sho
   const setting = settingOf(scene, acts, act.stemId);
   const bent = stemOf(setting.scene.laid.tree, act.stemId);
   return bent ? budChoices(setting.scene, wishFor(question, setting, bent, act), say) : [];
+}
+
+/** The side shoots a limb could be cut to near a length, best first, as the work leaves the tree. */
+export function sideShootsFor(question: CutQuestion, acts: readonly Act[], act: Shorten): SideShoot[] {
+  const setting = settingOf(question.scene, acts, act.stemId);
+  const bent = stemOf(setting.scene.laid.tree, act.stemId);
+  return bent ? sideShoots(setting.scene, wishFor(question, setting, bent, act), question.say) : [];
+}
+
+/** The bud below the first that makes a fork of a cut that is to make one. */
+function forkBelow(
+  question: CutQuestion,
+  acts: readonly Act[],
+  act: Shorten,
+  first: BudChoice,
+): BudChoice | undefined {
+  if (act.purpose !== 'fork') return undefined;
+  const setting = settingOf(question.scene, acts, act.stemId);
+  const bent = stemOf(setting.scene.laid.tree, act.stemId);
+  return bent && secondOfFork(setting.scene, wishFor(question, setting, bent, act), first, question.say);
 }
 
 /** The eight facings at a length, and where a bud facing so would lead; in order round the clock. */
@@ -169,19 +206,4 @@ function turnToGap({ ring }: CutQuestion, { laid }: FormScene, stem: Stem): numb
   const [right, left] = [Math.min(...turns), 360 - Math.max(...turns)];
   if (Math.abs(right - left) < UNEVEN_DEG) return 0;
   return right > left ? TURN_DEG : -TURN_DEG;
-}
-
-/** Where on a limb the nearest side shoot that stays rises, cm, within a third of the wished length; undefined for none. */
-function sideShootNear(
-  { laid }: FormScene,
-  stem: Stem,
-  atCm: number,
-  acts: readonly Act[],
-): number | undefined {
-  const goes = new Set(acts.flatMap((act) => (act.kind === 'take-out' ? [act.stemId] : [])));
-  return childrenOf(laid.tree, stem.id)
-    .filter(({ id, condition }) => !goes.has(id) && condition === 'sound')
-    .map(({ id, origin }) => laid.joins.get(id) ?? origin.value)
-    .filter((join) => join > 10 && Math.abs(join - atCm) < atCm / 3)
-    .sort((a, b) => Math.abs(a - atCm) - Math.abs(b - atCm))[0];
 }

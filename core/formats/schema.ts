@@ -134,6 +134,8 @@ const act = lazy((found: unknown) => {
       diameterMm: between(0, 600),
       purpose: oneOf(HEADING_PURPOSES).optional(),
       bud: cutBud.optional().default(undefined),
+      second: cutBud.optional().default(undefined),
+      toStem: id().optional(),
     },
     'take-crop': {
       stemId: id(),

@@ -65,6 +65,10 @@ export type Act =
       diameterMm: number;
       purpose?: HeadingPurpose;
       bud?: CutBud;
+      /** Of a fork, the bud below the first whose shoot goes the other way. */
+      second?: CutBud;
+      /** The limb standing there that it is cut to, where no bud is meant. */
+      toStem?: StemId;
       reason: ActReason;
     }
   | { kind: 'take-crop'; stemId: StemId; crop: 'blossom' | 'fruit'; leave: number; reason: ActReason }

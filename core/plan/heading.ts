@@ -3,7 +3,7 @@ import type { Say } from '../findings/finding';
 import { joinHeightCm } from '../findings/measures';
 import { reading } from '../readings/reading';
 import { arcAtHeight, courseFrom, layOut, tipOf, type Course } from '../tree/course';
-import { stemOf, type Stem } from '../tree/stem';
+import { stemOf, type Stem, type StemId } from '../tree/stem';
 import type { Act, HeadingPurpose } from './acts';
 import { afterActs, cutDiameterMm } from './after';
 import { bendTarget } from './bends';
@@ -12,15 +12,16 @@ import type { Kept, PlanQuestion } from './plan';
 interface Cut {
   toLengthCm: number;
   purpose: HeadingPurpose;
+  /** The limb standing there that it is cut to. */
+  toStem?: StemId;
   reason: Act['reason'];
 }
 
 /** A cut nearer to the end than this is not worth making, cm. */
 const LEAST_CUT_CM = 3;
 
-function shortenTo(stem: Stem, { toLengthCm, purpose, reason }: Cut): Act[] {
-  const diameterMm = cutDiameterMm(stem, toLengthCm);
-  return [{ kind: 'shorten', stemId: stem.id, toLengthCm, diameterMm, purpose, reason }];
+function shortenTo(stem: Stem, cut: Cut): Act[] {
+  return [{ kind: 'shorten', stemId: stem.id, ...cut, diameterMm: cutDiameterMm(stem, cut.toLengthCm) }];
 }
 
 const lowest = (cuts: readonly (Cut | undefined)[]): Cut | undefined =>
@@ -163,7 +164,7 @@ export function shortenLeader(question: PlanQuestion, kept: readonly Kept[]): Ac
   const atCm = joins.get(leader.id);
   if (leader.id !== trunk.id && atCm !== undefined) {
     const reason = { rule: 'leader', words: `${say.stem(leader.id)} leads in its place.` };
-    return shortenTo(trunk, { toLengthCm: atCm + 1, purpose: 'new-leader', reason });
+    return shortenTo(trunk, { toLengthCm: atCm + 1, purpose: 'new-leader', toStem: leader.id, reason });
   }
   const cut = lowest([
     flowerTipCut(scene, trunk, say),
@@ -238,7 +239,8 @@ function withinReach(
   if (!to) return undefined;
   const words = `Its top is over reach (${say.length(site.reachCm)}): cut to ${say.stem(to.stem.id)} at ${say.length(to.heightCm)}, not to a stump.`;
   const toLengthCm = arcAtHeight(laid.courses.get(trunk.id) as Course, to.heightCm) + 1;
-  return { toLengthCm, purpose: 'hold-height', reason: { rule: 'over-reach', words } };
+  const reason = { rule: 'over-reach', words };
+  return { toLengthCm, purpose: 'hold-height', toStem: to.stem.id, reason };
 }
 
 /** Height over a wire that a leader must have passed before it is headed there, cm. */

@@ -73,17 +73,17 @@ export function oneWound(question: PlanQuestion, acts: readonly Act[]): Act[] {
   const out = beyond.filter(({ id }) => verdicts[id]?.decision === 'out');
   const area = out.reduce((sum, { diameter }) => sum + diameter.value ** 2, 0);
   if (trunk.headed && (out.length < 2 || diameterMm ** 2 > area)) return [...acts];
-  const top = scaffolds.find(({ stemId }) => joinOf(stemId) === topCm)?.stemId ?? '';
+  const toStem = scaffolds.find(({ stemId }) => joinOf(stemId) === topCm)?.stemId ?? '';
   const names = out.map(({ id }) => say.stem(id)).join(', ');
   const saved =
     out.length > 1
       ? ` One wound of ${say.diameter(diameterMm)} instead of ${out.length}: ${names} go with it.`
       : '';
-  const words = `The form has no leader: the stem is cut just over ${say.stem(top)}.${saved}`;
+  const words = `The form has no leader: the stem is cut just over ${say.stem(toStem)}.${saved}`;
   const reason = { rule: 'open-centre', words };
   return [
     ...acts,
-    { kind: 'shorten', stemId: trunk.id, toLengthCm, diameterMm, purpose: 'open-centre', reason },
+    { kind: 'shorten', stemId: trunk.id, toLengthCm, diameterMm, purpose: 'open-centre', toStem, reason },
   ];
 }
 

@@ -81,26 +81,15 @@ function takeOutWords(scene: Scene, act: Extract<Act, { kind: 'take-out' }>, say
 
 function shortenWords(scene: Scene, act: Extract<Act, { kind: 'shorten' }>, say: Say): string {
   const length = say.length(act.toLengthCm);
-  const { bud, purpose } = act;
+  const { bud, second, toStem } = act;
   if (bud) {
     const over = bud.isKnown ? 'over the bud there that faces' : 'over the nearest bud that faces';
-    return `shorten to ${length}, ${over} ${bud.words}`;
+    const fork = second ? `; leave the next below that faces ${second.words}, rub off any between` : '';
+    return `shorten to ${length}, ${over} ${bud.words}${fork}`;
   }
   const isTrunk = act.stemId === scene.laid.trunk?.id;
-  if (purpose === 'new-leader' || purpose === 'open-centre' || purpose === 'hold-height')
-    return `cut back to ${length}, just over ${limbAt(scene, act.stemId, act.toLengthCm, say)}`;
-  if (purpose === 'side-shoot') return `shorten to ${length}, to the side shoot there`;
+  if (toStem !== undefined) return `cut back to ${length}, just over ${say.stem(toStem)}`;
   return isTrunk ? `head at ${length}` : `shorten to ${length}`;
-}
-
-/** The tag of the limb that joins a stem just under a cut. */
-function limbAt({ laid }: Scene, stemId: string, atCm: number, say: Say): string {
-  const below = laid.tree.stems
-    .filter(({ parent }) => parent.kind === 'stem' && parent.stemId === stemId)
-    .map(({ id }) => ({ id, join: laid.joins.get(id) ?? 0 }))
-    .filter(({ join }) => join <= atCm)
-    .sort((a, b) => b.join - a.join)[0];
-  return below && stemOf(laid.tree, below.id) ? say.stem(below.id) : 'the limb below';
 }
 
 const lastPart = (words: string): string => words.split(': ').at(-1)?.replace(/\.$/, '') ?? words;

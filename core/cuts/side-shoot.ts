@@ -1,0 +1,61 @@
+import type { FormScene } from '../choosing/candidacy';
+import type { Say } from '../findings/finding';
+import { bearingDifference, bearingOf, fromUprightOf, type Vec3 } from '../geometry/vector';
+import type { Course } from '../tree/course';
+import { diameterAt, taperOf } from '../tree/taper';
+import { childrenOf, type StemId } from '../tree/stem';
+import { faultsOf, RANK, worstFit, type CutWish, type Fit } from './bud-choice';
+
+/** A side shoot a limb could be cut to, and how it would lead on. Lengths cm, angles from upright and bearings deg. */
+export interface SideShoot {
+  stemId: StemId;
+  /** How far along the limb it rises. */
+  joinCm: number;
+  bearingDeg: number;
+  angleDeg: number;
+  fit: Fit;
+  why: readonly string[];
+}
+
+/** A side shoot nearer to the limb's foot than this takes all of it, cm. */
+const LEAST_CM = 10;
+/** It is looked for within this share of the wished length either way. */
+const WITHIN = 1 / 3;
+/** A side shoot takes over from wood up to three times as thick (common guidance). */
+const TAKES_OVER = 1 / 3;
+
+/** The sound side shoots near a wished length, best first: the best fit, then the one that leads nearest to the wish. */
+export function sideShoots(scene: FormScene, wish: CutWish, say: Say): SideShoot[] {
+  const { laid } = scene;
+  const { stem, toLengthCm } = wish;
+  return childrenOf(laid.tree, stem.id)
+    .filter(({ condition }) => condition === 'sound')
+    .map((shoot) => ({ shoot, joinCm: laid.joins.get(shoot.id) ?? shoot.origin.value }))
+    .filter(({ joinCm }) => joinCm > LEAST_CM && Math.abs(joinCm - toLengthCm) < toLengthCm * WITHIN)
+    .map(({ shoot, joinCm }) => {
+      const course = laid.courses.get(shoot.id) as Course;
+      const way = course.directions.at(-1) as Vec3;
+      const [bearingDeg, angleDeg] = [bearingOf(way), fromUprightOf(way)];
+      const cutMm = diameterAt(taperOf(stem), joinCm);
+      const against = [
+        ...faultsOf(scene, wish, course, say),
+        ...(shoot.diameter.value < cutMm * TAKES_OVER
+          ? [{ fit: 'fair' as const, words: `It is thin to take over from ${say.diameter(cutMm)}.` }]
+          : []),
+      ];
+      const why = [...against].sort((a, b) => RANK[b.fit] - RANK[a.fit]).map(({ words }) => words);
+      return { stemId: shoot.id, joinCm, bearingDeg, angleDeg, fit: worstFit(against), why };
+    })
+    .sort((a, b) => RANK[a.fit] - RANK[b.fit] || missOf(wish, a) - missOf(wish, b));
+}
+
+/** How far a side shoot misses the wish: two for each degree of angle off and each cm, one for each degree of turn. Working weights. */
+function missOf(
+  { bearingDeg, fromDeg, toDeg, toLengthCm, leads }: CutWish,
+  { angleDeg, bearingDeg: way, joinCm }: SideShoot,
+): number {
+  const far = Math.abs(joinCm - toLengthCm) * 2;
+  if (leads) return 2 * angleDeg + far;
+  const angle = Math.max(fromDeg - angleDeg, angleDeg - toDeg, 0);
+  return angle * 2 + bearingDifference(bearingDeg, way) + far;
+}
