@@ -35,6 +35,7 @@ export { MEASURES, MEASURE_WORDS, overCap, type Account } from './plan/account';
 export * from './plan/acts';
 export * from './plan/after';
 export type { Plan } from './plan/plan';
+export { woundsOf, type WoundChoice, type Wounds } from './plan/wound-choices';
 export * from './readings/parse';
 export * from './readings/reading';
 export * from './readings/units';

@@ -5,6 +5,7 @@ import type { TreeState } from '../history/tree-at';
 import { kindFacts } from '../kinds/kinds';
 import { capsOf } from '../plan/account';
 import { cutBackOf, planFrom, type Plan } from '../plan/plan';
+import { woundChoices, woundsOf, type WoundChoice, type Wounds } from '../plan/wound-choices';
 import { staged } from '../plan/staging';
 import type { Units } from '../readings/units';
 import { resolveLimits } from '../rules/limits';
@@ -32,6 +33,9 @@ export interface Judgement {
   runnersUp: readonly ChosenSet[];
   verdicts: Readonly<Record<StemId, Verdict>>;
   plan: Plan;
+  /** Other ways to the same frame with fewer or smaller wounds, and what each runner-up would wound; empty without prices. */
+  woundChoices: readonly WoundChoice[];
+  runnersUpWounds: readonly Wounds[];
   /** What is found of the chosen limbs as they stand, and as the plan leaves them. */
   setFindings: { proposed: readonly Finding[]; planned: readonly Finding[] };
   /** Sets looked at, whether the answer is proven best, and the least that any set could cost. */
@@ -56,7 +60,7 @@ export interface NotJudged {
 export type Judged = Judgement | WhipJudgement | NotJudged;
 
 export interface JudgeOptions {
-  /** Whether the price of deciding otherwise is worked out for each limb. Default true. */
+  /** Whether the price of deciding otherwise is worked out for each limb, and other ways to make the cuts. Default true. */
   withPrices?: boolean;
   /** How many sets are looked for: the best and its runners-up. Default 4. */
   sets?: number;
@@ -163,20 +167,23 @@ function chooseLimbs(
   const read = (solution: Solution): ChosenSet => chosenSet(scene, built, solution);
   const [chosen, ...runnersUp] = best.map(read) as [ChosenSet, ...ChosenSet[]];
   const say = sayIn(units, state.tree);
-  const first = verdictsOn({ scene, formProblem, chosen, state, say, withPrices });
   const caps = capsOf(scene, !state.shapedBefore);
-  const freed = freeGrowth(scene, first);
-  const verdicts = staged({
-    scene,
-    chosen,
-    verdicts: freed,
-    caps,
-    laterCaps: capsOf(scene, false),
-    cutBack: cutBackOf({ scene, form, chosen, verdicts: freed, caps, say, cuts: state.cuts }),
-    today: dayOf(state),
-    say,
-  });
-  return { chosen, runnersUp, verdicts, nodes, proven, bound, caps, say };
+  const verdictsFor = (set: ChosenSet, pricesToo: boolean): Readonly<Record<StemId, Verdict>> => {
+    const first = verdictsOn({ scene, formProblem, chosen: set, state, say, withPrices: pricesToo });
+    const freed = freeGrowth(scene, first);
+    return staged({
+      scene,
+      chosen: set,
+      verdicts: freed,
+      caps,
+      laterCaps: capsOf(scene, false),
+      cutBack: cutBackOf({ scene, form, chosen: set, verdicts: freed, caps, say, cuts: state.cuts }),
+      today: dayOf(state),
+      say,
+    });
+  };
+  const verdicts = verdictsFor(chosen, withPrices);
+  return { chosen, runnersUp, verdicts, verdictsFor, nodes, proven, bound, caps, say };
 }
 
 function judgeLimbs(
@@ -188,14 +195,19 @@ function judgeLimbs(
 ): Judgement {
   const made = chooseLimbs(state, units, scene, form, options);
   const { chosen, runnersUp, verdicts, nodes, proven, bound, caps, say } = made;
-  const plan = planFrom({ scene, form, chosen, verdicts, caps, say, cuts: state.cuts });
+  const question = { scene, form, chosen, verdicts, caps, say, cuts: state.cuts };
+  const plan = planFrom(question);
   const planned = { ...scene, laid: layOut(plan.after) };
   const setFindings = {
     proposed: lookAtSet(scene, setPlaces(scene, chosen)),
     planned: lookAtSet(planned, setPlaces(planned, chosen)),
   };
+  const woundsWith = (set: ChosenSet): Wounds =>
+    woundsOf(planFrom({ ...question, chosen: set, verdicts: made.verdictsFor(set, false) }).acts);
   return {
     ...{ kind: 'judged', findings: scene.findings, chosen, runnersUp, verdicts, plan, setFindings },
+    woundChoices: options.withPrices ? woundChoices(question, plan) : [],
+    runnersUpWounds: options.withPrices ? runnersUp.map(woundsWith) : [],
     ...{ nodes, proven, bound },
   };
 }

@@ -45,7 +45,8 @@ interface Setting {
  */
 export function cutToBuds(question: CutQuestion, acts: readonly Act[]): Act[] {
   return acts.flatMap((act): Act[] => {
-    if (act.kind !== 'shorten' || (act.purpose && WITHOUT_BUD.includes(act.purpose))) return [act];
+    if (act.kind !== 'shorten' || act.toStem !== undefined) return [act];
+    if (act.purpose && WITHOUT_BUD.includes(act.purpose)) return [act];
     const served = servedBy(question, acts, act);
     return served ? [served] : [];
   });
@@ -71,7 +72,7 @@ function servedBy(question: CutQuestion, acts: readonly Act[], act: Shorten): Sh
 }
 
 /** How far along a stem the outermost limb rises that is to stay on it, with a little over, cm; 0 for none. */
-function keptUpTo({ scene, kept }: CutQuestion, stemId: StemId): number {
+export function keptUpTo({ scene, kept }: CutQuestion, stemId: StemId): number {
   const joins = childrenOf(scene.laid.tree, stemId)
     .filter(({ id }) => kept.includes(id))
     .map(({ id, origin }) => (scene.laid.joins.get(id) ?? origin.value) + 1);

@@ -6,12 +6,12 @@ import { formOf } from '../forms';
 import type { TreeState } from '../history/tree-at';
 import { accountOf, type Account } from '../plan/account';
 import { OWN_WORD, type Act } from '../plan/acts';
-import { ringOf } from '../plan/plan';
+import { cutQuestionOf } from '../plan/plan';
 import { afterActs, cutDiameterMm } from '../plan/after';
 import type { Units } from '../readings/units';
 import { stemOf, type Stem, type StemId, type Tree } from '../tree/stem';
 import type { BudChoice } from './bud-choice';
-import { choicesFor, facingsAt, type CutQuestion } from './cut-to-buds';
+import { choicesFor, facingsAt } from './cut-to-buds';
 import { budsAlong, type LimbBud } from './limb-buds';
 import { placeOf, type CutPlace } from './place';
 
@@ -50,17 +50,7 @@ export function cutBench(
   const stem = stemOf(state.tree, stemId);
   if (!form || !stem || !judged.plan.after.stems.some(({ id }) => id === stemId)) return undefined;
   const scene: FormScene = { ...base, findings: judged.findings, limbs: limbsOf(base) };
-  const leader = judged.chosen.limbs.find(({ role }) => role === 'leader')?.stemId;
-  const leaderId = leader ?? (form.hasLeader ? base.laid.trunk?.id : undefined);
-  const ring = ringOf({ chosen: judged.chosen, form });
-  const question: CutQuestion = {
-    scene,
-    form,
-    leaderId,
-    ring,
-    kept: judged.chosen.limbs.map(({ stemId: id }) => id),
-    say: sayIn(units, state.tree),
-  };
+  const question = cutQuestionOf({ scene, form, chosen: judged.chosen, say: sayIn(units, state.tree) });
   const planned = judged.plan.acts.find(
     (act): act is Shorten => act.kind === 'shorten' && act.stemId === stemId,
   );
@@ -68,7 +58,7 @@ export function cutBench(
   const previewAt = (toLengthCm: number): CutPreview => {
     const act: Shorten = {
       ...{ kind: 'shorten', stemId, toLengthCm, diameterMm: cutDiameterMm(stem, toLengthCm) },
-      purpose: planned?.purpose ?? (stemId === leaderId ? 'leader-tip' : 'keep-direction'),
+      purpose: planned?.purpose ?? (stemId === question.leaderId ? 'leader-tip' : 'keep-direction'),
       reason: { rule: OWN_WORD, words: '' },
     };
     const acts = toLengthCm < stem.length.value ? [...others, act] : others;

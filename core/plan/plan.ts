@@ -8,7 +8,7 @@ import type { Form } from '../forms/form';
 import { answered, type QuestionId } from '../schools/questions';
 import type { Stem, StemId, Tree } from '../tree/stem';
 import { accountOf, type Account } from './account';
-import { cutToBuds } from '../cuts/cut-to-buds';
+import { cutToBuds, type CutQuestion } from '../cuts/cut-to-buds';
 import { inWorkOrder } from '../work/order';
 import type { Act } from './acts';
 import { afterActs, cutDiameterMm } from './after';
@@ -52,18 +52,10 @@ export interface Kept {
 
 /** The plan: what is to be done, each cut at its bud, in the order it is done. */
 export function planFrom(question: PlanQuestion): Plan {
-  const { scene, form, chosen, say } = question;
-  const { tree, trunk } = scene.laid;
-  const leaderId =
-    chosen.limbs.find(({ role }) => role === 'leader')?.stemId ?? (form.hasLeader ? trunk?.id : undefined);
+  const { scene } = question;
+  const { tree } = scene.laid;
   const rough = byOwnWord(question, evened(question, oneWound(question, roughActs(question))));
-  const cut = withoutCarried(
-    scene,
-    cutToBuds(
-      { scene, form, leaderId, ring: ringOf(question), kept: chosen.limbs.map(({ stemId }) => stemId), say },
-      rough,
-    ),
-  );
+  const cut = withoutCarried(scene, cutToBuds(cutQuestionOf(question), rough));
   const acts = inWorkOrder(scene, [...moves(question, cut), ...cut, ...cropActs(question)]);
   const wounds = acts.flatMap((act) =>
     act.kind === 'take-out' || act.kind === 'shorten' ? [act.diameterMm] : [],
@@ -78,8 +70,19 @@ export function planFrom(question: PlanQuestion): Plan {
   };
 }
 
+/** What cutting to buds needs of a plan. */
+export function cutQuestionOf(
+  question: Pick<PlanQuestion, 'scene' | 'form' | 'chosen' | 'say'>,
+): CutQuestion {
+  const { scene, form, chosen, say } = question;
+  const leader = chosen.limbs.find(({ role }) => role === 'leader')?.stemId;
+  const leaderId = leader ?? (form.hasLeader ? scene.laid.trunk?.id : undefined);
+  const kept = chosen.limbs.map(({ stemId }) => stemId);
+  return { scene, form, leaderId, ring: ringOf(question), kept, say };
+}
+
 /** Limbs that stay round the stem of a form that is not flat. */
-export const ringOf = ({ chosen, form }: Pick<PlanQuestion, 'chosen' | 'form'>): StemId[] =>
+const ringOf = ({ chosen, form }: Pick<PlanQuestion, 'chosen' | 'form'>): StemId[] =>
   form.needsWall ? [] : chosen.limbs.flatMap(({ role, stemId }) => (role === 'scaffold' ? [stemId] : []));
 
 /** What is to be done, heading cuts by length alone. */

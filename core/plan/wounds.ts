@@ -43,37 +43,52 @@ const ABOVE_JOIN_CM = 1;
 /** A stump shorter than this over the highest limb is left, cm. */
 const STUMP_CM = 4;
 
+/** The stem of a form without a leader, to be cut over its highest limb: where, and what rises beyond. */
+export interface OpenTop {
+  toStem: StemId;
+  toLengthCm: number;
+  /** Limbs beyond that go anyway. */
+  out: readonly Stem[];
+}
+
+/** Where the stem of a form without a leader can be cut over its highest limb; undefined where it is done, or something beyond is spared. */
+export function topOfOpenTree({ scene, form, chosen, verdicts }: PlanQuestion): OpenTop | undefined {
+  const { laid, limits } = scene;
+  const { trunk } = laid;
+  if (!trunk || form.hasLeader || scene.standsOn === 'stems') return undefined;
+  const onTrunk = new Set(childrenOf(laid.tree, trunk.id).map(({ id }) => id));
+  const scaffolds = chosen.limbs.filter(({ role, stemId }) => role === 'scaffold' && onTrunk.has(stemId));
+  const fewest = scene.standsOn === 'arms' ? 2 : limits('scaffold.fewest').value;
+  if (scaffolds.length < fewest) return undefined;
+  const joinOf = (id: StemId): number => laid.joins.get(id) ?? 0;
+  const toStem = scaffolds.reduce(
+    (top, { stemId }) => (joinOf(stemId) > joinOf(top) ? stemId : top),
+    scaffolds[0]?.stemId ?? '',
+  );
+  const toLengthCm = joinOf(toStem) + ABOVE_JOIN_CM;
+  if (trunk.length.value - toLengthCm < STUMP_CM) return undefined;
+  const beyond = childrenOf(laid.tree, trunk.id).filter(({ id }) => joinOf(id) > toLengthCm);
+  const isSpared = ({ id }: Stem): boolean => {
+    const verdict = verdicts[id];
+    return verdict?.decision === 'temporary' || verdict?.ruling === 'keep' || verdict?.rule === 'free-growth';
+  };
+  if (beyond.some(isSpared)) return undefined;
+  return { toStem, toLengthCm, out: beyond.filter(({ id }) => verdicts[id]?.decision === 'out') };
+}
+
 /**
  * The stem of a form without a leader is cut over its highest limb: always where it still runs on, and where it was headed
  * if that one cut takes two or more limbs off with a wound no larger than theirs together.
  */
 export function oneWound(question: PlanQuestion, acts: readonly Act[]): Act[] {
-  const { scene, form, chosen, verdicts, say } = question;
-  const { laid, limits } = scene;
-  const { trunk } = laid;
-  const onTrunk = (id: StemId): boolean =>
-    childrenOf(laid.tree, trunk?.id ?? '').some((stem) => stem.id === id);
-  const scaffolds = chosen.limbs.filter(({ role, stemId }) => role === 'scaffold' && onTrunk(stemId));
-  if (!trunk || form.hasLeader || scene.standsOn === 'stems') return [...acts];
-  const fewest = scene.standsOn === 'arms' ? 2 : limits('scaffold.fewest').value;
-  if (scaffolds.length < fewest) return [...acts];
-  const joinOf = (id: StemId): number => laid.joins.get(id) ?? 0;
-  const topCm = Math.max(...scaffolds.map(({ stemId }) => joinOf(stemId)));
-  const toLengthCm = topCm + ABOVE_JOIN_CM;
-  if (trunk.length.value - toLengthCm < STUMP_CM) return [...acts];
-  const beyond = laid.tree.stems.filter(
-    ({ id, parent }) => parent.kind === 'stem' && parent.stemId === trunk.id && joinOf(id) > toLengthCm,
-  );
-  const isSpared = ({ id }: Stem): boolean => {
-    const verdict = verdicts[id];
-    return verdict?.decision === 'temporary' || verdict?.ruling === 'keep' || verdict?.rule === 'free-growth';
-  };
-  if (beyond.some(isSpared)) return [...acts];
+  const { trunk } = question.scene.laid;
+  const top = topOfOpenTree(question);
+  if (!trunk || !top) return [...acts];
+  const { say } = question;
+  const { toStem, toLengthCm, out } = top;
   const diameterMm = cutDiameterMm(trunk, toLengthCm);
-  const out = beyond.filter(({ id }) => verdicts[id]?.decision === 'out');
   const area = out.reduce((sum, { diameter }) => sum + diameter.value ** 2, 0);
   if (trunk.headed && (out.length < 2 || diameterMm ** 2 > area)) return [...acts];
-  const toStem = scaffolds.find(({ stemId }) => joinOf(stemId) === topCm)?.stemId ?? '';
   const names = out.map(({ id }) => say.stem(id)).join(', ');
   const saved =
     out.length > 1
@@ -132,17 +147,28 @@ export const fruitsCarried = (diameterMm: number, perCm2: number): number =>
   Math.floor((Math.PI / 4) * (diameterMm / 10) ** 2 * perCm2);
 
 /** Cuts at the lengths the grower has set, in place of the program's own; a limb set to its whole length is not cut. */
-export function byOwnWord({ scene, verdicts, cuts, say }: PlanQuestion, acts: readonly Act[]): Act[] {
+export function byOwnWord({ scene, form, verdicts, cuts, say }: PlanQuestion, acts: readonly Act[]): Act[] {
   const stands = (id: StemId): boolean => !['out', 'goes-with'].includes(verdicts[id]?.decision ?? 'out');
   const set = Object.entries(cuts).filter(([id]) => stands(id));
   const isSet = (act: Act): boolean => act.kind === 'shorten' && set.some(([id]) => id === act.stemId);
   const own = set.flatMap(([stemId, toLengthCm]): Act[] => {
     const stem = stemOf(scene.laid.tree, stemId);
     if (!stem || toLengthCm >= stem.length.value) return [];
-    const purpose = stemId === scene.laid.trunk?.id ? 'leader-tip' : 'keep-direction';
+    const isTrunk = stemId === scene.laid.trunk?.id;
+    const toStem = isTrunk && !form.hasLeader ? limbBelow(scene, stemId, toLengthCm) : undefined;
+    const purpose = toStem !== undefined ? 'open-centre' : isTrunk ? 'leader-tip' : 'keep-direction';
     const reason = { rule: OWN_WORD, words: `You set its length to ${say.length(toLengthCm)}.` };
     const diameterMm = cutDiameterMm(stem, toLengthCm);
-    return [{ kind: 'shorten', stemId, toLengthCm, diameterMm, purpose, reason }];
+    const to = toStem !== undefined && { toStem };
+    return [{ kind: 'shorten', stemId, toLengthCm, diameterMm, purpose, ...to, reason }];
   });
   return [...acts.filter((act) => !isSet(act)), ...own];
+}
+
+/** The limb that rises just under a place on a stem, if one does. */
+function limbBelow({ laid }: FormScene, stemId: StemId, atCm: number): StemId | undefined {
+  return childrenOf(laid.tree, stemId).find(({ id }) => {
+    const under = atCm - (laid.joins.get(id) ?? Infinity);
+    return under >= 0 && under < STUMP_CM;
+  })?.id;
 }

@@ -13,6 +13,7 @@ import {
 import { BookStore } from '../book/book-store';
 import { TreeSilhouette } from '../yard/tree-silhouette';
 import { BenchStore } from './bench-store';
+import { OtherWounds } from './other-wounds';
 
 /** Time without a step after which one stands still, ms. */
 const STILL_MS = 120;
@@ -20,7 +21,7 @@ const STILL_MS = 120;
 /** The whole choice in short, the next best sets as drawings to try on, and the places no limb fills. */
 @Component({
   selector: 'eb-runners-up',
-  imports: [RouterLink, TreeSilhouette],
+  imports: [RouterLink, TreeSilhouette, OtherWounds],
   templateUrl: './runners-up.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -51,10 +52,15 @@ export class RunnersUp {
   readonly sets = computed(() => {
     const judged = this.bench.judged();
     if (!judged) return [];
-    return judged.runnersUp.map((set) => ({
+    return judged.runnersUp.map((set, i) => ({
       set,
       tags: this.tags(set),
-      difference: this.difference(set, judged.chosen),
+      difference: [
+        this.difference(set, judged.chosen),
+        cutsInstead(judged.runnersUpWounds[i]?.wounds, judged.plan.wounds),
+      ]
+        .filter(Boolean)
+        .join('; '),
       verdicts: marked(set, judged.verdicts),
       isTried: this.bench.tried() === set,
     }));
@@ -155,3 +161,8 @@ function marked(
     }),
   );
 }
+
+const cutsInstead = (cuts: number | undefined, planned: number): string =>
+  cuts === undefined || cuts === planned
+    ? ''
+    : `${cuts} ${cuts === 1 ? 'cut' : 'cuts'} instead of ${planned}`;

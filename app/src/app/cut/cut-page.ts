@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
+  bearingDifference,
   cutBench,
   formatValue,
   layOut,
@@ -14,6 +15,7 @@ import {
   type CutPreview,
   type Judgement,
 } from '../../../../core';
+import { OtherWounds } from '../bench/other-wounds';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
 import { extentOf } from '../drawing/frame';
@@ -29,7 +31,7 @@ const TOLD = 4;
 /** One limb under the knife: its buds, where each would lead, and a cut to drag along it. */
 @Component({
   selector: 'eb-cut-page',
-  imports: [RouterLink, TreeSilhouette, CollarCloseUp, CutClock, CutCloseUp, LimbWithBuds],
+  imports: [RouterLink, TreeSilhouette, OtherWounds, CollarCloseUp, CutClock, CutCloseUp, LimbWithBuds],
   templateUrl: './cut-page.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -85,6 +87,14 @@ export class CutPage {
   );
 
   readonly shown = computed<BudChoice | undefined>(() => this.preview()?.choices[0]);
+
+  /** The second bud of a fork, where the plan's own cut makes one. */
+  readonly second = computed(() => {
+    const planned = this.bench()?.planned;
+    if (!planned?.second || this.tried() !== undefined) return undefined;
+    const { words, angleDeg, bearingDeg } = planned.second;
+    return `For the fork, leave the next bud below that faces ${words} too: it leads ${Math.round(angleDeg)}° from upright, toward ${Math.round(bearingDeg)}°. Rub off any between.`;
+  });
 
   readonly account = computed(() => {
     const [preview, judged] = [this.preview(), this.judged()];
@@ -154,10 +164,11 @@ export class CutPage {
     const kept = judged.chosen.limbs.filter(({ role }) => role === 'scaffold');
     const near = kept
       .flatMap(({ stemId }) => this.state()?.tree.stems.find(({ id }) => id === stemId) ?? [])
-      .map((limb) => ({ limb, turn: turnBetween(limb.runBearing.value, stem?.runBearing.value ?? 0) }))
+      .map((limb) => ({ limb, turn: bearingDifference(limb.runBearing.value, stem?.runBearing.value ?? 0) }))
       .sort((a, b) => a.turn - b.turn)[0];
     const made = judged.plan.acts.find(
-      (act) => act.kind === 'make-limb' && turnBetween(act.bearingDeg, stem?.runBearing.value ?? 0) < 45,
+      (act) =>
+        act.kind === 'make-limb' && bearingDifference(act.bearingDeg, stem?.runBearing.value ?? 0) < 45,
     );
     if (made?.kind === 'make-limb')
       return `Its room is filled by a new limb near ${this.length(made.heightCm)}, begun this spring and there to choose next winter.`;
@@ -233,5 +244,3 @@ export class CutPage {
     return formatValue(mm, 'diameter', this.book.units());
   }
 }
-
-const turnBetween = (a: number, b: number): number => Math.abs(((((a - b) % 360) + 540) % 360) - 180);
