@@ -57,6 +57,7 @@ export * from './cuts/place';
 export * from './work/kit';
 export * from './work/lines';
 export * from './work/order';
-export * from './work/walk';
+export { walkingOrder, type Standing } from './work/walk';
+export { rowsOf } from './work/rows';
 export { sayIn } from './choosing/say';
 export * from './cuts/preview';

@@ -114,6 +114,25 @@ test('the yard’s cards come in walking order, with one kit and the time for th
   expect([['1', '2', '3', '4'].join(), ['4', '3', '2', '1'].join()]).toContain(row.join());
 });
 
+test('cards come for one row, or one site, of the yard', async ({ page }) => {
+  await page.goto('/cards');
+  await expect(page.locator('.cards [role=status]')).toHaveCount(0, { timeout: 30_000 });
+  const all = await page.locator('eb-work-card h2').count();
+  await page
+    .getByRole('combobox', { name: 'for' })
+    .selectOption({ label: 'row from Gate peach to New apple, 5 trees' });
+  await expect(page.locator('eb-work-card h2')).toHaveCount(4);
+  await expect(page.locator('.round-card')).toContainText(
+    /Gate peach → Well apple → Bank apple → Shed apricot/,
+  );
+  await page.reload();
+  await expect(page.locator('eb-work-card h2')).toHaveCount(4, { timeout: 30_000 });
+  await page.getByRole('combobox', { name: 'for' }).selectOption({ label: 'Kestrel Flat' });
+  await expect(page.locator('.round-card')).toContainText(/Row plum 1 → .*Row plum 4/);
+  await page.getByRole('combobox', { name: 'for' }).selectOption({ label: 'the whole yard' });
+  await expect(page.locator('eb-work-card h2')).toHaveCount(all);
+});
+
 test('a tie recorded on a limb that goes is moved first', async ({ page }) => {
   await page.goto('/tree/harrier');
   await page.locator('[data-tag=d]').click();

@@ -4,7 +4,9 @@ export interface Standing {
   northCm: number;
 }
 
-const far = (a: Standing, b: Standing): number => Math.hypot(a.eastCm - b.eastCm, a.northCm - b.northCm);
+/** Distance between two trees, cm. */
+export const far = (a: Standing, b: Standing): number =>
+  Math.hypot(a.eastCm - b.eastCm, a.northCm - b.northCm);
 
 /** More trees than this are walked from nearest to nearest, as rows are, without looking for a shorter way. */
 const SHORTENED_TO = 60;

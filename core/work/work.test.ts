@@ -9,6 +9,7 @@ import type { Stem, Tree } from '../tree/stem';
 import { kitFor, minutesFor } from './kit';
 import { workLines } from './lines';
 import { PHASES, phaseOf } from './order';
+import { rowsOf } from './rows';
 import { walkingOrder } from './walk';
 
 const limb = (id: string, h: number, bearing: number, more: Partial<Limb> = {}): Limb => ({
@@ -187,6 +188,35 @@ function stepped(stem: Stem): number {
   }
   return sum;
 }
+
+describe('rows', () => {
+  const at = (...places: [number, number][]) => places.map(([eastCm, northCm]) => ({ eastCm, northCm }));
+
+  it('are trees in a line at like distances, in their order, whichever way they were written down', () => {
+    expect(rowsOf(at([600, 0], [0, 0], [900, 10], [300, -8]))).toEqual([[1, 3, 0, 2]]);
+    const two = at([0, 0], [300, 0], [600, 0], [0, 500], [300, 505], [600, 498], [900, 500]);
+    expect(rowsOf(two)).toEqual([
+      [3, 4, 5, 6],
+      [0, 1, 2],
+    ]);
+  });
+
+  it('run along the closer planting of a block, not across it', () => {
+    const block = [0, 1, 2].flatMap((row) => [0, 1, 2].map((i): [number, number] => [row * 450, i * 150]));
+    expect(rowsOf(at(...block))).toEqual([
+      [0, 1, 2],
+      [3, 4, 5],
+      [6, 7, 8],
+    ]);
+  });
+
+  it('bend a little with the ground, stop at a gap, and are none among scattered trees or two', () => {
+    expect(rowsOf(at([0, 0], [300, 20], [600, 60], [900, 120]))).toEqual([[0, 1, 2, 3]]);
+    expect(rowsOf(at([0, 0], [300, 0], [600, 0], [1500, 0]))).toEqual([[0, 1, 2]]);
+    expect(rowsOf(at([0, 0], [300, 0]))).toEqual([]);
+    expect(rowsOf(at([0, 0], [310, 240], [40, 700], [700, 100], [500, 1400]))).toEqual([]);
+  });
+});
 
 describe('walking a yard', () => {
   it('goes along a row in its order however the trees were written down', () => {

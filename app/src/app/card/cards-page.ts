@@ -9,7 +9,7 @@ import {
   input,
   signal,
 } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import {
   kitFor,
   kitTogether,
@@ -22,6 +22,7 @@ import {
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
 import { kitWords } from './kit-words';
+import { partsOf } from './yard-parts';
 import { WorkCard } from './work-card';
 
 interface Carded {
@@ -38,14 +39,21 @@ interface Carded {
 })
 export class CardsPage {
   readonly treeId = input<string>();
+  /** Which part of the yard, as the address says it; the whole yard when it says nothing. */
+  readonly of = input<string>();
   private readonly book = inject(BookStore);
   private readonly judging = inject(JudgingStore);
+  private readonly router = inject(Router);
   readonly paper = signal<'A4' | 'letter'>('A4');
 
+  /** The sites and rows that cards may be printed for, besides the whole yard. */
+  readonly parts = computed(() => partsOf([...this.book.states().values()]));
+
   private readonly all = computed<TreeState[]>(() => {
-    const wanted = this.treeId();
+    const [wanted, part] = [this.treeId(), this.parts().find(({ id }) => id === this.of())];
     return [...this.book.states().values()].filter(
-      ({ record }) => wanted === undefined || record.id === wanted,
+      ({ record }) =>
+        (wanted === undefined || record.id === wanted) && (!part || part.treeIds.includes(record.id)),
     );
   });
 
@@ -99,6 +107,10 @@ export class CardsPage {
     const size = document.head.appendChild(document.createElement('style'));
     inject(DestroyRef).onDestroy(() => size.remove());
     effect(() => (size.textContent = `@page { size: ${this.paper()}; }`));
+  }
+
+  choose(part: string): void {
+    void this.router.navigate(['/cards'], { queryParams: part === '' ? {} : { of: part } });
   }
 
   print(): void {
