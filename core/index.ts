@@ -54,6 +54,7 @@ export * from './cuts/limb-buds';
 export { budChoices, shootOf, type BudChoice, type CutWish, type Fit } from './cuts/bud-choice';
 export { choicesFor } from './cuts/cut-to-buds';
 export * from './cuts/place';
+export * from './work/cautions';
 export * from './work/kit';
 export * from './work/lines';
 export * from './work/order';

@@ -24,6 +24,8 @@ export interface CutPlace {
   flushYears?: number;
   /** Length of the flush wound, mm. */
   flushMm?: number;
+  /** The same for a peg, which is closed only once its carrier has thickened round it. */
+  pegYears?: number;
 }
 
 /** Callus grown inward from each side of a wound in a season, mm. Working values. */
@@ -34,6 +36,9 @@ const SLOPE_DEG = 45;
 export const BEYOND_BUD_CM = 0.6;
 /** A stub left on purpose, so that hidden buds under the cut may break, cm. */
 export const BENCH_CM = 3;
+
+/** A peg as it is commonly left by a careless cut, cm. */
+export const PEG_CM = 2;
 
 /** Thickest wood for a pole pruner, mm (20 to 35 is common guidance); above it a pole saw. */
 const POLE_PRUNER_MM = 30;
@@ -56,7 +61,8 @@ export function yearsToClose({ healing }: Pick<KindFacts, 'healing'>, widthMm: n
 
 /**
  * Where a cut is made. Undefined for acts that cut nothing. A flush cut follows the carrier's bark, so its wound is an
- * ellipse as wide as the limb and as long as its thickness over the sine of the crotch angle.
+ * ellipse as wide as the limb and as long as its thickness over the sine of the crotch angle. A peg stands dead until its
+ * carrier, growing by half its kind's thickening a season on that side, has covered its length; then it closes as a cut does.
  */
 export function placeOf(scene: Scene, act: Act): CutPlace | undefined {
   if (act.kind !== 'take-out' && act.kind !== 'shorten') return undefined;
@@ -86,9 +92,10 @@ function flush(
   { laid, kind }: Scene,
   stem: Stem,
   diameterMm: number,
-): Pick<CutPlace, 'flushYears' | 'flushMm'> {
+): Pick<CutPlace, 'flushYears' | 'flushMm' | 'pegYears'> {
   const crotch = crotchDeg(laid, stem);
   if (crotch === undefined) return {};
   const flushMm = diameterMm / Math.sin((Math.max(15, Math.min(90, crotch)) * Math.PI) / 180);
-  return { flushMm, flushYears: yearsToClose(kind, flushMm) };
+  const pegYears = (PEG_CM * 10) / (kind.thickeningMm.value / 2) + yearsToClose(kind, diameterMm);
+  return { flushMm, flushYears: yearsToClose(kind, flushMm), pegYears };
 }

@@ -35,6 +35,8 @@ export interface CutBench {
   buds: readonly LimbBud[];
   /** The plan's own cut of this limb, if it has one. */
   planned: Shorten | undefined;
+  /** The act of cutting it to a length. */
+  actAt(toLengthCm: number): Shorten;
   previewAt(toLengthCm: number): CutPreview;
 }
 
@@ -55,12 +57,13 @@ export function cutBench(
     (act): act is Shorten => act.kind === 'shorten' && act.stemId === stemId,
   );
   const others = judged.plan.acts.filter((act) => act !== planned);
+  const actAt = (toLengthCm: number): Shorten => ({
+    ...{ kind: 'shorten', stemId, toLengthCm, diameterMm: cutDiameterMm(stem, toLengthCm) },
+    purpose: planned?.purpose ?? (stemId === question.leaderId ? 'leader-tip' : 'keep-direction'),
+    reason: { rule: OWN_WORD, words: '' },
+  });
   const previewAt = (toLengthCm: number): CutPreview => {
-    const act: Shorten = {
-      ...{ kind: 'shorten', stemId, toLengthCm, diameterMm: cutDiameterMm(stem, toLengthCm) },
-      purpose: planned?.purpose ?? (stemId === question.leaderId ? 'leader-tip' : 'keep-direction'),
-      reason: { rule: OWN_WORD, words: '' },
-    };
+    const act = actAt(toLengthCm);
     const acts = toLengthCm < stem.length.value ? [...others, act] : others;
     return {
       toLengthCm,
@@ -71,5 +74,5 @@ export function cutBench(
       after: afterActs(state.tree, acts),
     };
   };
-  return { scene, stem, buds: budsAlong(stem, base.kind, base.when.season), planned, previewAt };
+  return { scene, stem, buds: budsAlong(stem, base.kind, base.when.season), planned, actAt, previewAt };
 }

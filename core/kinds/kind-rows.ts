@@ -24,6 +24,7 @@ interface Row {
   gums?: boolean;
   leads: Degree;
   thickeningMm: number;
+  sap?: 'burns' | 'sensitises';
   ownRooted?: boolean;
   rules?: RuleOverrides;
 }
@@ -55,6 +56,7 @@ function kind(id: string, name: string, row: Row): KindFacts {
     gums: guidance(row.gums ?? false),
     leads: guidance(row.leads),
     thickeningMm: working(row.thickeningMm),
+    ...(row.sap && { sap: guidance(row.sap) }),
     ownRooted: row.ownRooted ?? false,
     rules: row.rules ?? {},
   };
@@ -230,7 +232,7 @@ export const KIND_ROWS: readonly KindFacts[] = [
       stiffness: 'limber',
       healing: 'middling',
     },
-    ...{ leads: 'weak', thickeningMm: 9, ownRooted: true },
+    ...{ leads: 'weak', thickeningMm: 9, ownRooted: true, sap: 'burns' },
   }),
   kind('pistachio', 'pistachio', {
     ...{ habit: 'middling', vigour: 'weak', fruitsOn: LAST, budSpacingCm: 4, form: 'open-vase' },
@@ -241,6 +243,7 @@ export const KIND_ROWS: readonly KindFacts[] = [
       healing: 'middling',
       leads: 'weak',
       thickeningMm: 6,
+      sap: 'sensitises',
     },
   }),
   kind('pomegranate', 'pomegranate', {
@@ -262,7 +265,7 @@ export const KIND_ROWS: readonly KindFacts[] = [
   kind('walnut', 'walnut', {
     ...{ habit: 'middling', vigour: 'strong', fruitsOn: ['this-season', 'last-season'], budSpacingCm: 5 },
     ...{ form: 'modified-leader', removalShare: 0.15, breakOrder: 17, stiffness: 'stiff', healing: 'slow' },
-    ...{ leads: 'strong', thickeningMm: 8 },
+    ...{ leads: 'strong', thickeningMm: 8, sap: 'sensitises' },
   }),
   kind('citrus', 'citrus', {
     ...{ habit: 'spreading', vigour: 'middling', fruitsOn: THIS, budSpacingCm: 3, form: 'open-vase' },

@@ -13,7 +13,8 @@ import { inWorkOrder } from '../work/order';
 import type { Act } from './acts';
 import { afterActs, cutDiameterMm } from './after';
 import { bend, corrections, lateralWork } from './bends';
-import { byOwnWord, cropActs, moves, oneWound, removalOf, withoutCarried } from './wounds';
+import { cropActs } from './crop';
+import { byOwnWord, moves, oneWound, removalOf, withoutCarried } from './wounds';
 import { evened, shortenLeader, shortenLimb } from './heading';
 
 /** The work that brings the tree to what was chosen, and what it takes off. */

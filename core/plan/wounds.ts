@@ -121,31 +121,6 @@ export function moves({ scene, say }: PlanQuestion, acts: readonly Act[]): Act[]
   });
 }
 
-/** Blossom and fruit taken off wood too thin or too new to bear: all in the first year, later down to what its girth carries. */
-export function cropActs({ scene, verdicts, say }: PlanQuestion): Act[] {
-  const { laid, limits, when, findings } = scene;
-  return findings
-    .filter(({ rule }) => rule === 'crop-on-thin')
-    .flatMap(({ stemId }): Act[] => {
-      const stem = stemOf(laid.tree, stemId);
-      const decision = verdicts[stemId]?.decision;
-      if (!stem || decision === 'out' || decision === 'goes-with') return [];
-      const crop = stem.bears === 'fruit' ? 'fruit' : 'blossom';
-      const leave =
-        when.seasonsGrown <= 1 ? 0 : fruitsCarried(stem.diameter.value, limits('crop.perCm2').value);
-      const why =
-        when.seasonsGrown <= 1
-          ? 'in its first season here it is to root and grow'
-          : `at ${say.diameter(stem.diameter.value)} it carries ${leave === 0 ? 'none' : leave}`;
-      const words = `${crop === 'fruit' ? 'Fruit' : 'Blossom'} comes off ${say.stem(stemId)}: ${why}.`;
-      return [{ kind: 'take-crop', stemId, crop, leave, reason: { rule: 'crop-on-thin', words } }];
-    });
-}
-
-/** Fruits a limb carries: its cross-section in cm^2 times the fruits for each, whole ones. */
-export const fruitsCarried = (diameterMm: number, perCm2: number): number =>
-  Math.floor((Math.PI / 4) * (diameterMm / 10) ** 2 * perCm2);
-
 /** Cuts at the lengths the grower has set, in place of the program's own; a limb set to its whole length is not cut. */
 export function byOwnWord({ scene, form, verdicts, cuts, say }: PlanQuestion, acts: readonly Act[]): Act[] {
   const stands = (id: StemId): boolean => !['out', 'goes-with'].includes(verdicts[id]?.decision ?? 'out');

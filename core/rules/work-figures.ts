@@ -36,6 +36,12 @@ export const WORK_FIGURES = {
     [1, 12],
     'Fruits that a square centimetre of a limb’s cross-section carries.',
   ),
+  'crop.framedSeasons': working(
+    5,
+    'count',
+    [1, 12],
+    'Seasons in which a tree is being framed, and each limb bears no more than its section carries.',
+  ),
   'swing.deg': working(20, 'deg', [5, 45], 'How far a limb is tied aside to fill a gap.'),
   'swing.thickMm': working(12, 'mm', [3, 30], 'Thicker wood is not tied aside.'),
   'lateral.perfectFromDeg': guidance(

@@ -33,6 +33,10 @@ export const CUT_PROBES: TestTree[] = [
       more: { growthCm: { '2026': [13, 17, 30, 30][i] ?? 30 } },
     })),
   },
+  ...['2023-02-01', '2022-02-01'].map((planted): TestTree => ({
+    ...{ form: 'open-vase', trunk: { length: 98, mm: 40, headed: true }, planted },
+    limbs: FOUR.map((limb) => ({ ...limb, length: 55, mm: 16, more: { bears: 'fruit' } })),
+  })),
   {
     ...{ form: 'open-vase', trunk: { length: 98, mm: 40, headed: true }, cameAs: 'bare-rooted' },
     ...{ planted: '2026-11-02' },

@@ -1,7 +1,6 @@
 import { placeOf, type Tool } from '../cuts/place';
 import type { Scene } from '../findings/finding';
 import type { Act } from '../plan/acts';
-import { heightOfAct } from './order';
 
 /** What is carried out to a tree or a yard. */
 export interface Kit {
@@ -71,21 +70,4 @@ export function minutesFor(scene: Scene, acts: readonly Act[]): number {
     },
     acts.length > 0 ? TREE_MINUTES : 0,
   );
-}
-
-/** A short caution that belongs to an act; undefined where there is none. */
-export function cautionFor(scene: Scene, act: Act): string | undefined {
-  const place = placeOf(scene, act);
-  if (place && (place.tool === 'pole pruner' || place.tool === 'pole saw')) {
-    return 'Overhead: from the ground, a second person by, never near lines; near lines it is licensed work.';
-  }
-  if (place?.tool === 'saw') return 'Saw: both feet firm, the other hand behind the blade.';
-  if (place)
-    return place.isInThree ? 'Hold the limb, so that bark does not tear.' : 'Eyes clear of whipping twigs.';
-  if (act.kind === 'bend' || act.kind === 'swing')
-    return 'Cord or stake: flag the cord, cap the stake; stop if it creaks.';
-  if (act.kind === 'make-limb') return 'Cut away from your hand.';
-  return heightOfAct(scene, act) > scene.site.reachCm
-    ? 'Out of reach: no ladder if it can be avoided.'
-    : undefined;
 }

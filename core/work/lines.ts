@@ -5,7 +5,7 @@ import { isOnTrunk, joinHeightCm } from '../findings/measures';
 import { compassWord } from '../readings/units';
 import { stemOf } from '../tree/stem';
 import { phaseOf, type Phase } from './order';
-import { cautionFor } from './kit';
+import { cautionsFor } from './cautions';
 
 /** One act as a helper reads it outdoors. */
 export interface WorkLine {
@@ -19,7 +19,7 @@ export interface WorkLine {
   /** What is done, in one line. */
   words: string;
   tool: Tool | undefined;
-  caution: string | undefined;
+  cautions: readonly string[];
   act: Act;
 }
 
@@ -32,7 +32,7 @@ export function workLines(scene: Scene, acts: readonly Act[], say: Say): WorkLin
     where: whereWords(scene, act, say),
     words: actWords(scene, act, say),
     tool: placeOf(scene, act)?.tool,
-    caution: cautionFor(scene, act),
+    cautions: cautionsFor(scene, act),
     act,
   }));
 }

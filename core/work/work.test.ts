@@ -3,12 +3,14 @@ import { placeOf, toolFor, yearsToClose } from '../cuts/place';
 import { judge, sceneOf, type Judgement } from '../choosing/judge';
 import { sayIn } from '../choosing/say';
 import { accountOf } from '../plan/account';
-import { fruitsCarried } from '../plan/wounds';
+import { fruitsCarried } from '../plan/crop';
+import type { Act } from '../plan/acts';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import type { Stem, Tree } from '../tree/stem';
 import { kitFor, minutesFor } from './kit';
 import { workLines } from './lines';
 import { PHASES, phaseOf } from './order';
+import { cautionsFor } from './cautions';
 import { rowsOf } from './rows';
 import { walkingOrder } from './walk';
 
@@ -100,6 +102,12 @@ describe('the place of a cut', () => {
     expect(placeOf(scene, act)?.flushMm).toBeCloseTo(26.1, 1);
   });
 
+  it('is closed last of all where a peg is left: on an apple 20 mm at 3.5 mm a season, then as any cut of 20 mm', () => {
+    const act = { kind: 'take-out' as const, stemId: 'a', diameterMm: 20, reason: { rule: '', words: '' } };
+    // Scaffolds of an apple gain 7 mm a season, 3.5 on each side; 20 mm close in 20 / 2 / 5.5 = 1.82.
+    expect(placeOf(scene, act)?.pegYears).toBeCloseTo(5.71 + 1.82, 2);
+  });
+
   it('goes by thickness and reach: shears to 22, loppers to 40, then the saw; on a pole above 210 cm', () => {
     const tools = [22, 23, 40, 41].map((mm) => toolFor(scene, mm, 100));
     expect(tools).toEqual(['shears', 'loppers', 'loppers', 'saw']);
@@ -132,6 +140,56 @@ describe('a crop on thin wood', () => {
       }),
     );
     expect(acts.find(({ kind }) => kind === 'take-crop')).toMatchObject({ stemId: 'a', leave: 0 });
+  });
+});
+
+describe('a crop on a tree that is being framed', () => {
+  const bearing = (mm: number, planted: string): number | undefined => {
+    const limbs = [limb('a', 52, 0, { mm, more: { bears: 'fruit' } }), ...four.slice(1)];
+    const act = planned(vase([], { limbs, planted })).acts.find(({ kind }) => kind === 'take-crop');
+    return act?.kind === 'take-crop' ? act.leave : undefined;
+  };
+
+  it('is held to what each limb’s section carries: 20 mm is 3.14 cm^2, at four fruits twelve', () => {
+    expect([bearing(20, '2025-02-01'), bearing(13, '2025-02-01')]).toEqual([12, 5]);
+  });
+
+  it('is left to itself on stout wood once five seasons have framed it, not on thin', () => {
+    expect([bearing(20, '2023-02-01'), bearing(20, '2022-02-01')]).toEqual([12, undefined]);
+    expect(bearing(6, '2020-02-01')).toBe(1);
+  });
+});
+
+describe('a caution', () => {
+  const on = (act: Partial<Act>, more: Partial<TestTree> = {}): string => {
+    const { scene } = planned(vase([limb('x', 75, 45, { condition: 'blighted' })], more));
+    const whole = { kind: 'take-out', stemId: 'a', diameterMm: 13, reason: { rule: '', words: '' }, ...act };
+    return cautionsFor(scene, whole as Act).join(' ');
+  };
+
+  it.each<[string, Partial<Act>, Partial<TestTree>, RegExp]>([
+    [
+      'on a pole sends to licensed work near lines',
+      { kind: 'shorten', toLengthCm: 54 },
+      { site: { reachCm: 60 } },
+      /licensed work/,
+    ],
+    ['at heavy wood sends to an arborist', { diameterMm: 120 }, {}, /qualified arborist/],
+    ['at a saw says where the other hand is', { diameterMm: 60 }, {}, /behind the blade/],
+    ['at fire blight asks for dry weather and local rules', { stemId: 'x' }, {}, /dry weather.*local rules/],
+    ['in leaf looks for nests', {}, { visitedOn: '2026-06-14' }, /nests/],
+    ['on a fig covers the skin', {}, { kind: 'fig' }, /burns skin/],
+    ['on a walnut too', {}, { kind: 'walnut' }, /sleeves/],
+    ['at a cord flags it and caps the stake', { kind: 'bend', fromDeg: 40, toDeg: 50 }, {}, /cap the stake/],
+    ['at a soft join stops when it creaks', { kind: 'spread', fromDeg: 40, toDeg: 50 }, {}, /creaks/],
+    ['at a notch cuts away from the hand', { kind: 'make-limb', heightCm: 80 }, {}, /away from your hand/],
+  ])('%s', (_, act, more, words) => {
+    expect(on(act, more)).toMatch(words);
+  });
+
+  it('is short at a small cut, and none where nothing can hurt', () => {
+    expect(on({})).toBe('Eyes clear of whipping twigs.');
+    expect(on({ kind: 'stay', until: '2027-12-01', keptFor: 'fruit' })).toBe('');
   });
 });
 

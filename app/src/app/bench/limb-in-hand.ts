@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
+  cautionsFor,
   decisionWords,
   FIXINGS,
   formatValue,
@@ -8,6 +9,7 @@ import {
   parseReading,
   readingText,
   RULE_KEYS,
+  sceneOf,
   woodSeason,
   type Act,
   type Crop,
@@ -63,6 +65,20 @@ export class LimbInHand {
     const id = this.stem()?.id;
     return (this.bench.judged()?.plan.acts ?? []).filter((act) => 'stemId' in act && act.stemId === id);
   });
+
+  private readonly scene = computed(() => {
+    const state = this.bench.state();
+    return state && sceneOf(state);
+  });
+
+  cautionsOf(act: Act): readonly string[] {
+    const scene = this.scene();
+    return scene ? cautionsFor(scene, act) : [];
+  }
+
+  tagOf(stemId: string): string {
+    return this.bench.state()?.tree.stems.find(({ id }) => id === stemId)?.tag ?? stemId;
+  }
 
   /** The five readings as they were typed, and the run's angle where it was read apart. */
   readonly readings = computed(() => {

@@ -56,9 +56,9 @@ export class WorkCard {
   readonly told = computed(() => {
     const said = new Set<string>();
     return this.lines().map((line) => {
-      const caution = line.caution && !said.has(line.caution) ? line.caution : undefined;
-      if (caution) said.add(caution);
-      return { ...line, caution };
+      const cautions = line.cautions.filter((words) => !said.has(words));
+      for (const words of cautions) said.add(words);
+      return { ...line, caution: cautions.length > 0 ? cautions.join(' ') : undefined };
     });
   });
 

@@ -2,12 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { RouterLink } from '@angular/router';
 import {
   bearingDifference,
+  cautionsFor,
   cutBench,
   formatValue,
   layOut,
   MEASURES,
   MEASURE_WORDS,
   parseReading,
+  PEG_CM,
   placeOf,
   sceneOf,
   woodSeason,
@@ -118,6 +120,15 @@ export class CutPage {
     ];
   });
 
+  /** What to mind at the cut shown, be it the plan's or one tried. */
+  readonly cautions = computed(() => {
+    const [state, judged, bench] = [this.state(), this.judged(), this.bench()];
+    if (!state || !judged) return '';
+    const out = judged.plan.acts.find((a) => a.kind === 'take-out' && a.stemId === this.stemId());
+    const act = bench ? bench.actAt(this.atCm()) : out;
+    return act ? cautionsFor(sceneOf(state), act).join(' ') : '';
+  });
+
   /** The cut that takes a limb off altogether, where it goes. */
   readonly removal = computed(() => {
     const [state, judged] = [this.state(), this.judged()];
@@ -137,9 +148,14 @@ export class CutPage {
         `The wound closes in about ${years(place.closesYears)}.`,
         ...(place.flushYears !== undefined && place.flushMm !== undefined
           ? [
-              `Cut flush it would be ${this.diameter(place.flushMm)} long and take ${years(place.flushYears)}, with no collar to close it. A peg dies back and must be cut again.`,
+              `Cut flush it would be ${this.diameter(place.flushMm)} long and take ${years(place.flushYears)}, with no collar to close it.`,
             ]
           : []),
+        ...(place.pegYears === undefined
+          ? []
+          : [
+              `A peg of ${this.length(PEG_CM)} would stand dead until the stem has thickened round it, ${years(place.pegYears)} in all, and rot the while unless it is cut again.`,
+            ]),
       ],
       fills: this.fillsItsPlace(judged),
     };

@@ -69,7 +69,7 @@ describe('a card as one SVG', () => {
 
   it('has each line, and writes markup in a name as the letters it is', () => {
     const drawn = picture();
-    const told = drawn.lines.map((line) => ({ ...line, caution: line.caution }));
+    const told = drawn.lines.map((line) => ({ ...line, caution: line.cautions[0] }));
     const text = cardSheet(head, told, drawn, 180);
     expect(text).toContain('Tree &lt;b&gt;&amp; co&lt;/b&gt;');
     const parsed = new DOMParser().parseFromString(text, 'image/svg+xml');
