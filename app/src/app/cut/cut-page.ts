@@ -175,23 +175,27 @@ export class CutPage {
   }
 
   /** What stands in the room of a limb that goes, and when. */
-  private fillsItsPlace(judged: Judgement): string {
-    const stem = this.stem();
-    const kept = judged.chosen.limbs.filter(({ role }) => role === 'scaffold');
-    const near = kept
+  private fillsItsPlace(judged: Judgement): { words: string; by: string | undefined } {
+    const bearing = this.stem()?.runBearing.value ?? 0;
+    const near = judged.chosen.limbs
+      .filter(({ role }) => role === 'scaffold')
       .flatMap(({ stemId }) => this.state()?.tree.stems.find(({ id }) => id === stemId) ?? [])
-      .map((limb) => ({ limb, turn: bearingDifference(limb.runBearing.value, stem?.runBearing.value ?? 0) }))
+      .map((limb) => ({ limb, turn: bearingDifference(limb.runBearing.value, bearing) }))
       .sort((a, b) => a.turn - b.turn)[0];
     const made = judged.plan.acts.find(
-      (act) =>
-        act.kind === 'make-limb' && bearingDifference(act.bearingDeg, stem?.runBearing.value ?? 0) < 45,
+      (act) => act.kind === 'make-limb' && bearingDifference(act.bearingDeg, bearing) < 45,
     );
-    if (made?.kind === 'make-limb')
-      return `Its room is filled by a new limb near ${this.length(made.heightCm)}, begun this spring and there to choose next winter.`;
-    if (!near) return 'Nothing that stays fills its room yet.';
-    return near.turn < 60
-      ? `Its room is filled by ${near.limb.tag}, which stands ${Math.round(near.turn)}° from it now and spreads into it next summer.`
-      : `The nearest limb that stays is ${near.limb.tag}, ${Math.round(near.turn)}° away: side shoots of it reach this room in two or three summers.`;
+    if (made?.kind === 'make-limb') {
+      const words = `A new limb near ${this.length(made.heightCm)}, begun this spring and there to choose next winter.`;
+      return { words, by: undefined };
+    }
+    if (!near) return { words: 'Nothing that stays fills its room yet.', by: undefined };
+    const { limb, turn } = near;
+    const words =
+      turn < 60
+        ? `${limb.tag}, marked, stands ${Math.round(turn)}° from it now and spreads into its room next summer.`
+        : `The nearest limb that stays is ${limb.tag}, marked, ${Math.round(turn)}° away: its side shoots reach this room in two or three summers.`;
+    return { words, by: limb.id };
   }
 
   move(cm: number): void {

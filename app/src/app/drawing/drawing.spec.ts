@@ -89,6 +89,22 @@ describe('the elevation', () => {
     expect(turned.indexOf('a')).toBeGreaterThan(turned.indexOf('c'));
   });
 
+  it('takes a limb pressed while the drawing is made anew, but not one a finger walked past', () => {
+    const drawing = drawn();
+    const press = (kind: string, selector: string, clientX = 100): void =>
+      void one(selector).dispatchEvent(new MouseEvent(kind, { bubbles: true, clientX, clientY: 50 }));
+    press('pointerdown', '[data-tag=b] text');
+    drawing.show(picture(), [], SIZE, CM);
+    drawing.turn(180);
+    press('pointerup', '[data-tag=b] text', 102);
+    expect(taken).toEqual(['b']);
+    press('pointerdown', '[data-stem=c] .hit');
+    press('pointerup', '[data-stem=c] .hit', 140);
+    press('pointerdown', '[data-tag=d] text');
+    press('pointerup', '[data-tag=e] text');
+    expect(taken).toEqual(['b']);
+  });
+
   it('shows what goes by shape and word as well as colour, and the cut where it is made', () => {
     drawn();
     expect(one('[data-tag=e]').getAttribute('aria-label')).toBe('Limb E, goes');

@@ -16,6 +16,7 @@ import { markFor, type DrawnMark } from './act-marks';
 import type { Follow } from './figure-links';
 import { frameFor, type Frame } from './frame';
 import { drawHeightRule, type HeightLine, type RuleUnit } from './height-rule';
+import { whenPressed } from './pressed';
 import { hangTags, TAG_HEIGHT } from './tags';
 import { MARK_WORDS, tagMark, type TagMark, type TreePicture } from './tree-picture';
 import { woodColour } from './wood-colours';
@@ -74,6 +75,7 @@ export class ElevationDrawing {
   ) {
     this.svg = create<SVGSVGElement>('svg').attr('class', 'elevation');
     host.append(this.svg.node() as SVGSVGElement);
+    whenPressed(this.svg.node() as SVGSVGElement, onSelect);
     const layer = (name: string): SVGGElement =>
       this.svg.append('g').attr('class', name).node() as SVGGElement;
     this.rule = layer('height-rule');

@@ -2,6 +2,7 @@ import { create, select, type Selection } from 'd3';
 import { outline, planView, tipOf, woodByAge, type Course, type StemId } from '../../../../core';
 import { leadTo, type Follow } from './figure-links';
 import { type Frame } from './frame';
+import { whenPressed } from './pressed';
 import { tagMark, type TreePicture } from './tree-picture';
 import { woodColour } from './wood-colours';
 
@@ -23,6 +24,7 @@ export class PlanDrawing {
   ) {
     this.svg = create<SVGSVGElement>('svg').attr('class', 'plan');
     host.append(this.svg.node() as SVGSVGElement);
+    whenPressed(this.svg.node() as SVGSVGElement, onSelect);
     this.svg.append('g').attr('class', 'ground-plan');
     this.standing = this.svg.append('g').attr('class', 'standing').node() as SVGGElement;
     const mark = select(this.standing);
