@@ -51,7 +51,7 @@ export * from './drawing/wood-age';
 export * from './readings/draft-visit';
 export * from './cuts/facing';
 export * from './cuts/limb-buds';
-export { budChoices, shootOf, type BudChoice, type CutWish, type Fit } from './cuts/bud-choice';
+export { budChoices, shootOf, type BudChoice, type CutWish, type Fit, type Gap } from './cuts/bud-choice';
 export { choicesFor } from './cuts/cut-to-buds';
 export * from './cuts/place';
 export * from './work/cautions';

@@ -1,3 +1,4 @@
+import type { HeadingPurpose } from '../plan/acts';
 import type { Finding, Say } from '../findings/finding';
 import { nodeAt } from '../cuts/limb-buds';
 import { bearingDifference } from '../geometry/vector';
@@ -10,6 +11,8 @@ export interface LateralSort {
   sort: 'leave' | 'bend' | 'shorten' | 'out';
   toDeg?: number;
   toLengthCm?: number;
+  /** What it is shortened for, where not to keep it a side shoot. */
+  purpose?: HeadingPurpose;
   rule: string;
   reasons: readonly Reason[];
 }
@@ -103,12 +106,18 @@ function renewed({ kind, when, answers, limits }: FormScene, stem: Stem, say: Sa
   if (stem.bears === 'fruit' && stem.length.value > stubCm) {
     const words = `It has fruited: cut to ${say.length(stubCm)}, so that a new shoot comes for the year after.`;
     const reasons = [because(words, { key: 'renew.stubCm' })];
-    return { sort: 'shorten', toLengthCm: stubCm, rule: 'renewal', reasons };
+    return { sort: 'shorten', toLengthCm: stubCm, purpose: 'renew', rule: 'renewal', reasons };
   }
   if (stem.length.value <= limits('renew.longCm').value || answers.heading === 'left-whole') return undefined;
   const words = `A shoot of ${long} that will bear: halved, which thins its crop and brings new wood near the limb.`;
   const reasons = [because(words, { key: 'renew.longCm' })];
-  return { sort: 'shorten', toLengthCm: stem.length.value / 2, rule: 'renewal', reasons };
+  return {
+    sort: 'shorten',
+    toLengthCm: stem.length.value / 2,
+    purpose: 'thin-crop',
+    rule: 'renewal',
+    reasons,
+  };
 }
 
 /** Buds left on a spur that has run up into a shoot. */
@@ -127,6 +136,7 @@ function spurTurned(scene: FormScene, stem: Stem, carrier: Stem, say: Say): Late
   return {
     sort: 'shorten',
     toLengthCm,
+    purpose: 'renew',
     rule: 'renewal',
     reasons: [because(words, { key: 'lateral.longCm' })],
   };

@@ -24,7 +24,7 @@ export interface Verdict {
   word?: string;
   correction?: Correction;
   /** What is done to a side shoot that is left. */
-  lateral?: Pick<LateralSort, 'sort' | 'toDeg' | 'toLengthCm'>;
+  lateral?: Pick<LateralSort, 'sort' | 'toDeg' | 'toLengthCm' | 'purpose'>;
   /** ISO date to which a temporary limb stays, and what for. */
   until?: string;
   keptFor?: KeptFor;
@@ -150,7 +150,7 @@ function shootVerdict({ scene, say }: OtherwiseQuestion, stem: Stem, own: readon
     const reasons = [because(words, { key: 'scaffold.shortestCm' }), ...reasonsOf(own, say)];
     return { decision: 'leave', rule: 'lateral', reasons };
   }
-  const { sort, toDeg, toLengthCm, rule, reasons } = sortLateral(scene, stem, carrier, say);
+  const { sort, toDeg, toLengthCm, purpose, rule, reasons } = sortLateral(scene, stem, carrier, say);
   const told = new Set(reasons.map((reason) => reason.rule));
   const rest = reasonsOf(
     own.filter((f) => !told.has(f.rule)),
@@ -161,6 +161,7 @@ function shootVerdict({ scene, say }: OtherwiseQuestion, stem: Stem, own: readon
     sort,
     ...(toDeg !== undefined && { toDeg }),
     ...(toLengthCm !== undefined && { toLengthCm }),
+    ...(purpose && { purpose }),
   };
   return { decision: 'leave', rule, lateral, reasons: [...reasons, ...rest] };
 }

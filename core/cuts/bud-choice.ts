@@ -7,6 +7,7 @@ import {
   bearingOf,
   direction,
   fromUprightOf,
+  wrapBearing,
   type Vec3,
 } from '../geometry/vector';
 import type { Degree } from '../kinds/kinds';
@@ -34,9 +35,18 @@ export interface BudChoice {
   bearingDeg: number;
   angleDeg: number;
   tip: Vec3;
+  /** The gap between limbs that stay that it would grow into; undefined where fewer than two others stand in a ring. */
+  gap?: Gap;
   fit: Fit;
   /** What speaks against it, or for it, the weightiest first. */
   why: readonly string[];
+}
+
+/** A gap between two limbs that stay, seen from above: clockwise from one to the other, and its width, deg. */
+export interface Gap {
+  fromId: StemId;
+  toId: StemId;
+  widthDeg: number;
 }
 
 /** What a cut is to do with the limb's direction. */
@@ -58,6 +68,8 @@ export interface CutWish {
   others: readonly { id: StemId; course: Course }[];
   /** Whether the cut is to make a fork: two shoots to either side. */
   forks?: boolean;
+  /** The other limbs that stay in a ring round the stem. */
+  ring?: readonly Stem[];
 }
 
 /** A facing less sure than this is looked for on the tree, not counted, deg. */
@@ -178,6 +190,7 @@ export function choiceOf(
       words: facingWords(run, stem.runBearing.value, bud.facingDeg),
     },
     ...{ sureDeg: bud.sureDeg, node: bud.node, isKnown, bearingDeg, angleDeg, tip: tipOf(shoot) },
+    ...gapAt(wish, bearingDeg, angleDeg),
     fit: worstFit(against),
     why: why.length > 0 ? why : [leads],
   };
@@ -269,4 +282,17 @@ function neighbourFaults(
       ? [{ fit: 'refused', words: `It runs into ${whom}.` }]
       : [{ fit: 'fair', words: `It passes ${say.length(near.gapCm)} from ${whom}.` }];
   });
+}
+
+/** A shoot steeper than this goes into no gap, deg. */
+const STEEP_DEG = 15;
+
+/** The gap of the ring a shoot's bearing lies in, between the limbs next to it on either side. */
+function gapAt({ ring = [] }: CutWish, bearingDeg: number, angleDeg: number): { gap?: Gap } {
+  if (ring.length < 2 || angleDeg < STEEP_DEG) return {};
+  const turns = ring
+    .map(({ id, runBearing }) => ({ id, turn: wrapBearing(runBearing.value - bearingDeg) }))
+    .sort((a, b) => a.turn - b.turn);
+  const [next, last] = [turns[0], turns.at(-1)] as [(typeof turns)[0], (typeof turns)[0]];
+  return { gap: { fromId: last.id, toId: next.id, widthDeg: next.turn + 360 - last.turn } };
 }

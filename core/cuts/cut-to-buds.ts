@@ -189,6 +189,9 @@ function wishFor(question: CutQuestion, { scene, others }: Setting, stem: Stem, 
     toDeg: Math.max(to, Math.min(here, 95)),
     wallDeg: form.needsWall ? (scene.site.wallBearingDeg ?? 90) : undefined,
     forks: act.purpose === 'fork',
+    ring: question.ring.includes(stem.id)
+      ? question.ring.filter((id) => id !== stem.id).flatMap((id) => stemOf(scene.laid.tree, id) ?? [])
+      : [],
   };
 }
 

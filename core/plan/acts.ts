@@ -35,6 +35,7 @@ export const HEADING_PURPOSES = [
   'balance-roots',
   'calm-temporary',
   'renew',
+  'thin-crop',
   'side-shoot',
 ] as const;
 export type HeadingPurpose = (typeof HEADING_PURPOSES)[number];

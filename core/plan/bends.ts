@@ -98,7 +98,7 @@ export function lateralWork({ scene, verdicts }: PlanQuestion): Act[] {
         stemId: stem.id,
         toLengthCm,
         diameterMm,
-        purpose: verdict?.rule === 'renewal' ? 'renew' : 'side-shoot',
+        purpose: lateral.purpose ?? 'side-shoot',
         reason,
       },
     ];

@@ -211,3 +211,39 @@ describe('roots lost in lifting', () => {
     expect(balanced({ planted: '2027-01-10', visitedOn: '2027-02-10' })).toHaveLength(3);
   });
 });
+
+describe('a limb that grew long', () => {
+  // 90 cm, 80 of it last season: a third off is to 63.4, half to 50, a fifth to 74.
+  const grown = (mm: number, more: Partial<TestTree> = {}): ReturnType<typeof cut> => {
+    const limbs = [0, 90, 180, 270].map((bearing, i) =>
+      limb('abcd'[i] ?? '', 52 + i * 13, bearing, { angle: 50, length: 60, mm: 12 }),
+    );
+    const one = limb('a', 52, 0, {
+      ...{ angle: 50, length: 90, mm },
+      more: { growthCm: { '2025': 10, '2026': 80 } },
+    });
+    const trunk = { length: 95, mm: 60, headed: true };
+    return cut(
+      {
+        ...{ form: 'open-vase', trunk, limbs: [one, ...limbs.slice(1)] },
+        rules: { 'tips.apartCm': 100 },
+        rulings: { a: 'keep' },
+        ...more,
+      },
+      'a',
+    );
+  };
+
+  it('loses a third, a weak one half, one that outgrows its peers a fifth: hard cutting would drive it on', () => {
+    expect(grown(12)).toMatchObject({
+      rule: 'shorten.share',
+      to: expect.closeTo(90 - 80 * 0.333, 3) as number,
+    });
+    expect(grown(6)).toMatchObject({ rule: 'shorten.weakShare', to: 50 });
+    expect(grown(22)).toMatchObject({ rule: 'shorten.strongShare', to: 74 });
+  });
+
+  it('loses nothing where its school leaves limbs whole, however strong', () => {
+    expect(grown(22, { school: 'bend-to-bear' })).toBeUndefined();
+  });
+});

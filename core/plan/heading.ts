@@ -69,14 +69,23 @@ function plantingCut({ limits, when }: FormScene, stem: Stem, say: Say): Cut | u
   return { toLengthCm: stem.length.value - grownCm * share, purpose: 'balance-roots', reason };
 }
 
-function lastGrowthCut({ limits }: FormScene, stem: Stem, say: Say): Cut | undefined {
+function lastGrowthCut({ limits, findings }: FormScene, stem: Stem, say: Say): Cut | undefined {
   const usual = limits('shorten.share').value;
   const grownCm = lastGrowthCm(stem);
   if (stem.headed || usual === 0 || grownCm <= limits('shorten.longCm').value) return undefined;
   const isWeak = stem.diameter.value < limits('thin.diameterMm').value;
-  const share = isWeak ? limits('shorten.weakShare').value : usual;
-  const words = `It grew ${say.length(grownCm)} last season: ${say.ratio(share)} of that comes off, so that it thickens and branches.`;
-  const reason = { rule: 'shorten.share', words };
+  const isStrong = findings.some(({ rule, stemId }) => rule === 'outgrowing-peers' && stemId === stem.id);
+  const rule = isWeak ? 'shorten.weakShare' : isStrong ? 'shorten.strongShare' : 'shorten.share';
+  const share = isStrong && !isWeak ? Math.min(usual, limits(rule).value) : limits(rule).value;
+  if (share === 0) return undefined;
+  const grew = `It grew ${say.length(grownCm)} last season`;
+  const off = `${say.ratio(share)} of that comes off`;
+  const words = isWeak
+    ? `${grew} and is thin for its place: ${off}, so that it catches up.`
+    : isStrong
+      ? `${grew} and outgrows its peers: no more than ${off}, since hard cutting would drive it on.`
+      : `${grew}: ${off}, so that it thickens and branches.`;
+  const reason = { rule, words };
   return { toLengthCm: stem.length.value - grownCm * share, purpose: 'keep-direction', reason };
 }
 

@@ -4,6 +4,12 @@ import { guidance, working, type RuleDefault } from './figure';
 export const WORK_FIGURES = {
   'shorten.share': guidance(0.333, 'ratio', [0, 0.9], 'Share of last season’s growth cut off a scaffold.'),
   'shorten.weakShare': guidance(0.5, 'ratio', [0, 0.9], 'The same for a limb too thin for its place.'),
+  'shorten.strongShare': working(
+    0.2,
+    'ratio',
+    [0, 0.9],
+    'The same at most for a limb that outgrows its peers: the harder it is cut, the harder it grows.',
+  ),
   'shorten.longCm': guidance(60, 'cm', [10, 300], 'Growth no longer than this is left whole.'),
   'shorten.poorCm': working(
     15,

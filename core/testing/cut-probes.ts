@@ -33,6 +33,14 @@ export const CUT_PROBES: TestTree[] = [
       more: { growthCm: { '2026': [13, 17, 30, 30][i] ?? 30 } },
     })),
   },
+  {
+    ...{ form: 'open-vase', trunk: { length: 98, mm: 60, headed: true } },
+    limbs: FOUR.map((limb, i) => ({
+      ...{ ...limb, length: i === 0 ? 90 : 60, mm: i === 0 ? 22 : 12 },
+      more: { growthCm: { '2026': i === 0 ? 80 : 30 } },
+    })),
+    ...{ rules: { 'tips.apartCm': 100 }, rulings: { a: 'keep' } },
+  },
   ...['2023-02-01', '2022-02-01'].map((planted): TestTree => ({
     ...{ form: 'open-vase', trunk: { length: 98, mm: 40, headed: true }, planted },
     limbs: FOUR.map((limb) => ({ ...limb, length: 55, mm: 16, more: { bears: 'fruit' } })),

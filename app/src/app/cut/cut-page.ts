@@ -84,9 +84,16 @@ export class CutPage {
       ...choice,
       isBest: i === 0 && choice.fit !== 'refused',
       at: this.length(choice.atCm),
-      way: `${Math.round(choice.angleDeg)}° from upright${choice.angleDeg < 10 ? '' : `, toward ${Math.round(choice.bearingDeg)}°`}`,
+      way: `${Math.round(choice.angleDeg)}° from upright${choice.angleDeg < 10 ? '' : `, toward ${Math.round(choice.bearingDeg)}°`}${this.into(choice)}`,
     })),
   );
+
+  /** The gap a shoot would grow into, in words; empty for none. */
+  private into({ gap }: BudChoice): string {
+    if (!gap) return '';
+    const tag = (id: string): string => this.state()?.tree.stems.find((stem) => stem.id === id)?.tag ?? id;
+    return `, into the ${Math.round(gap.widthDeg)}° between ${tag(gap.fromId)} and ${tag(gap.toId)}`;
+  }
 
   readonly shown = computed<BudChoice | undefined>(() => this.preview()?.choices[0]);
 
