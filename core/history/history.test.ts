@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { reading } from '../readings/reading';
 import { LEVEL_SITE } from '../testing/trees';
 import { eventsInForce } from './in-force';
+import type { StemReadings } from '../tree/stem';
 import { readBook, treeState } from './tree-at';
 import { undoState } from './undo';
 import type { BookEvent, EventBody, Yard } from './events';
@@ -185,6 +186,15 @@ describe('what is learned of a tree later', () => {
       acts: [{ kind: 'shorten', stemId: 'b', toLengthCm: 40, diameterMm: 8, reason }],
     };
     expect(told(set('b', 40), done)?.cuts).toEqual({});
+  });
+
+  it('is not the length set for a limb that was measured anew since, in the length it stands at', () => {
+    const set: EventBody = { kind: 'cut-set', treeId: 't', stemId: 'a', toLengthCm: 60 };
+    const visit = (read: StemReadings): EventBody => ({ kind: 'visit', treeId: 't', stems: { a: read } });
+    const [length, angle] = [reading('length', 140, 'tape'), reading('angle', 44, 'gauge')];
+    expect(told(set, visit({ angle }))?.cuts).toEqual({ a: 60 });
+    expect(told(set, visit({ length }))?.cuts).toEqual({});
+    expect(told(visit({ length }), set)?.cuts).toEqual({ a: 60 });
   });
 
   it('is that it was cut before, which bends alone are not', () => {

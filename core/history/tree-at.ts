@@ -93,6 +93,7 @@ export function treeState(read: ReadBook, treeId: string): TreeState | undefined
       case 'visit':
         visitedOn = event.happenedOn;
         for (const [id, given] of Object.entries(event.stems)) stems.set(id, reRead(stems.get(id), given));
+        cuts = withoutMeasured(cuts, event.stems);
         break;
       case 'stem-entered-wrong':
       case 'lost':
@@ -139,6 +140,14 @@ export function treeState(read: ReadBook, treeId: string): TreeState | undefined
 
 function withoutKeys(rules: RuleOverrides, reset: readonly RuleKey[]): RuleOverrides {
   return Object.fromEntries(Object.entries(rules).filter(([key]) => !reset.includes(key as RuleKey)));
+}
+
+/** Lengths set for limbs as they stood; one measured anew is no longer the limb that was meant. */
+function withoutMeasured(
+  cuts: Readonly<Record<StemId, number>>,
+  stems: Readonly<Record<StemId, StemReadings>>,
+): Record<StemId, number> {
+  return Object.fromEntries(Object.entries(cuts).filter(([id]) => stems[id]?.length === undefined));
 }
 
 /** Later readings over earlier ones. A new thickness makes the cut end's old one out of date. */
