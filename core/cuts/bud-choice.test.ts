@@ -126,25 +126,18 @@ describe('moving a cut along a limb', () => {
 });
 
 describe('the gap a shoot would grow into', () => {
-  // Four limbs at 0, 90, 180 and 270: without the first, the gap about it runs from 270 to 90, 180 deg wide.
-  it('is the one between the limbs beside it, the limb itself left out', () => {
-    for (const side of [90, 270])
-      expect(facing(vase(), 'a', 60, side).gap).toEqual({
-        ...{ fromId: 'd', toId: 'b' },
-        widthDeg: expect.closeTo(180, 6) as number,
-      });
+  it('is the one on the side it turns to: of limbs at 0, 90, 180 and 270 the quarter to its right or left', () => {
+    const width = { widthDeg: expect.closeTo(90, 6) as number };
+    expect(facing(vase(), 'a', 60, 90).gap).toEqual({ fromId: 'a', toId: 'b', ...width });
+    expect(facing(vase(), 'a', 60, 270).gap).toEqual({ fromId: 'd', toId: 'a', ...width });
   });
 
-  it('is the next one where a shoot swings past a neighbour, and none for one that goes straight up', () => {
+  it('is the next one where a shoot swings past a neighbour, and none on its own line or straight up', () => {
     const near = vase([limb('a', 52, 0), limb('b', 66, 8), limb('c', 80, 180), limb('d', 92, 270)], {
       rulings: { a: 'keep', b: 'keep', c: 'keep', d: 'keep' },
     });
     expect(facing(near, 'a', 60, 90).gap).toMatchObject({ fromId: 'b', toId: 'c' });
-    expect(facing(near, 'a', 60, 270).gap).toMatchObject({
-      fromId: 'd',
-      toId: 'b',
-      widthDeg: expect.closeTo(98, 6) as number,
-    });
+    expect(facing(vase(), 'a', 60, 180).gap).toBeUndefined();
     const steep = vase([limb('a', 52, 0, 30), ...four.slice(1)], { rules: { 'set.fromDeg': 25 } });
     expect(facing(steep, 'a', 60, 0).gap).toBeUndefined();
   });

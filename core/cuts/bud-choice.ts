@@ -35,7 +35,7 @@ export interface BudChoice {
   bearingDeg: number;
   angleDeg: number;
   tip: Vec3;
-  /** The gap between limbs that stay that it would grow into; undefined where fewer than two others stand in a ring. */
+  /** The gap between limbs that stay that it would grow into; undefined where it keeps to its limb's own line, or no ring stands. */
   gap?: Gap;
   fit: Fit;
   /** What speaks against it, or for it, the weightiest first. */
@@ -68,7 +68,7 @@ export interface CutWish {
   others: readonly { id: StemId; course: Course }[];
   /** Whether the cut is to make a fork: two shoots to either side. */
   forks?: boolean;
-  /** The other limbs that stay in a ring round the stem. */
+  /** The limbs that stay in a ring round the stem, itself among them. */
   ring?: readonly Stem[];
 }
 
@@ -284,12 +284,14 @@ function neighbourFaults(
   });
 }
 
-/** A shoot steeper than this goes into no gap, deg. */
+/** A shoot steeper than this, or turned from its limb's line by less, goes into no gap, deg. */
 const STEEP_DEG = 15;
+const OWN_LINE_DEG = 10;
 
 /** The gap of the ring a shoot's bearing lies in, between the limbs next to it on either side. */
-function gapAt({ ring = [] }: CutWish, bearingDeg: number, angleDeg: number): { gap?: Gap } {
-  if (ring.length < 2 || angleDeg < STEEP_DEG) return {};
+function gapAt({ stem, ring = [] }: CutWish, bearingDeg: number, angleDeg: number): { gap?: Gap } {
+  const turned = bearingDifference(bearingDeg, stem.runBearing.value);
+  if (ring.length < 2 || angleDeg < STEEP_DEG || turned < OWN_LINE_DEG) return {};
   const turns = ring
     .map(({ id, runBearing }) => ({ id, turn: wrapBearing(runBearing.value - bearingDeg) }))
     .sort((a, b) => a.turn - b.turn);

@@ -190,7 +190,7 @@ function wishFor(question: CutQuestion, { scene, others }: Setting, stem: Stem, 
     wallDeg: form.needsWall ? (scene.site.wallBearingDeg ?? 90) : undefined,
     forks: act.purpose === 'fork',
     ring: question.ring.includes(stem.id)
-      ? question.ring.filter((id) => id !== stem.id).flatMap((id) => stemOf(scene.laid.tree, id) ?? [])
+      ? question.ring.flatMap((id) => stemOf(scene.laid.tree, id) ?? [])
       : [],
   };
 }

@@ -25,6 +25,7 @@ import { TreeSilhouette } from '../yard/tree-silhouette';
 import { CollarCloseUp } from './collar-close-up';
 import { CutClock } from './cut-clock';
 import { CutCloseUp } from './cut-close-up';
+import { CutFromAbove } from './cut-from-above';
 import { LimbWithBuds } from './limb-with-buds';
 
 /** How many of the buds near the cut are told. */
@@ -33,7 +34,16 @@ const TOLD = 4;
 /** One limb under the knife: its buds, where each would lead, and a cut to drag along it. */
 @Component({
   selector: 'eb-cut-page',
-  imports: [RouterLink, TreeSilhouette, OtherWounds, CollarCloseUp, CutClock, CutCloseUp, LimbWithBuds],
+  imports: [
+    RouterLink,
+    TreeSilhouette,
+    OtherWounds,
+    CollarCloseUp,
+    CutClock,
+    CutCloseUp,
+    CutFromAbove,
+    LimbWithBuds,
+  ],
   templateUrl: './cut-page.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

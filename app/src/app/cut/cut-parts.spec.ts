@@ -4,6 +4,7 @@ import { cutBench, judge, type CutBench, type Judgement } from '../../../../core
 import { treeOf, type TestTree } from '../../../../core/testing/trees';
 import { CollarCloseUp } from './collar-close-up';
 import { CutClock } from './cut-clock';
+import { CutFromAbove } from './cut-from-above';
 import { LimbWithBuds } from './limb-with-buds';
 
 const TREE: TestTree = {
@@ -74,10 +75,13 @@ describe('a limb with its buds', () => {
     const moved: number[] = [];
     fixture.componentInstance.moved.subscribe((cm) => moved.push(cm));
     const slider = all(fixture, 'input[type=range]')[0] as HTMLInputElement;
-    expect([slider.min, slider.max]).toEqual(['5', '90']);
+    expect([slider.min, slider.max]).toEqual(['0', '90']);
     slider.value = '42.5';
     slider.dispatchEvent(new Event('input'));
-    expect(moved).toEqual([42.5]);
+    slider.value = '2';
+    slider.dispatchEvent(new Event('input'));
+    expect(moved).toEqual([42.5, 5]);
+    expect(slider.value).toBe('5');
   });
 });
 
@@ -117,5 +121,34 @@ describe('a join close up', () => {
 
   it('says so where a stub is left on purpose', () => {
     expect(numbers(drawn({ isBench: true }))).toContain('stub');
+  });
+});
+
+describe('the tree after a cut, from above', () => {
+  function above(facing: number, atCm = 60): Element[] {
+    const bench = benchFor('l0');
+    const preview = bench.previewAt(atCm);
+    const fixture = TestBed.createComponent(CutFromAbove);
+    const choice = preview.around.filter(({ facingDeg }) => facingDeg === facing);
+    const inputs = { after: preview.after, stemId: 'l0', choices: choice };
+    for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+    fixture.detectChanges();
+    return all(fixture, '.shoot');
+  }
+  const ends = (shoot: Element | undefined): number[] =>
+    (shoot?.querySelector('path')?.getAttribute('d') ?? '').match(/-?[\d.]+/g)?.map(Number) ?? [];
+
+  it('shows the shoot of an out-right bud of a limb to the north going to the east, of an out-left one to the west', () => {
+    const [[x0 = NaN, y0 = NaN, x1 = NaN], [, , x2 = NaN]] = [ends(above(90)[0]), ends(above(270)[0])];
+    expect(Math.abs(x0)).toBeLessThan(1);
+    expect(y0).toBeLessThan(-20);
+    expect(x1).toBeGreaterThan(10);
+    expect(x2).toBeLessThan(-10);
+  });
+
+  it('signs a bud that is refused as well as colouring it', () => {
+    const [up] = above(0);
+    expect(up?.getAttribute('data-fit')).toBe('refused');
+    expect(up?.textContent?.trim()).toBe('×');
   });
 });

@@ -14,6 +14,9 @@ import {
 import { diameterAt, taperOf, woodByAge, type BudChoice, type LimbBud, type Stem } from '../../../../core';
 import { woodColour } from '../drawing/wood-colours';
 
+/** Shortest a limb is cut to here, cm. */
+const LEAST_CM = 5;
+
 /** Width of the picture before it is laid out, px; then that of its place, so that words keep their size. */
 const WIDTH = 1000;
 const LEFT = 84;
@@ -91,11 +94,11 @@ const ROWS = ['up', 'out-right', 'under', 'out-left', 'up'] as const;
       <input
         #range
         type="range"
-        min="5"
+        min="0"
         [max]="stem().length.value"
         step="0.5"
         [value]="atCm()"
-        (input)="moved.emit(range.valueAsNumber)"
+        (input)="slide(range)"
       />
     </label>
   `,
@@ -111,6 +114,13 @@ export class LimbWithBuds {
   readonly moved = output<number>();
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
   held = false;
+
+  /** The slider spans the limb as drawn; a stub shorter than the least is no cut to slide to. */
+  slide(range: HTMLInputElement): void {
+    const cm = Math.max(LEAST_CM, range.valueAsNumber);
+    range.value = String(cm);
+    this.moved.emit(cm);
+  }
 
   readonly width = signal(WIDTH);
   readonly height = SPIRAL_TOP + 4 * ROW + 26;

@@ -1,5 +1,15 @@
 import { create, select, type Selection } from 'd3';
-import { outline, planView, tipOf, woodByAge, type Course, type StemId } from '../../../../core';
+import {
+  bearingDifference,
+  outline,
+  planView,
+  tipOf,
+  woodByAge,
+  type Course,
+  type LaidTree,
+  type Stem,
+  type StemId,
+} from '../../../../core';
 import { leadTo, type Follow } from './figure-links';
 import { type Frame } from './frame';
 import { whenPressed } from './pressed';
@@ -10,6 +20,12 @@ type Ground = Selection<SVGGElement, undefined, null, undefined>;
 
 const RIM = 22;
 const HAIR_PX = 1.3;
+/** Letters of the quarters stand outside the rim, where no tip is, and give way to whoever stands there. */
+const QUARTER_OUT = 11;
+const STOOD_ON_DEG = 9;
+/** Where along a gap's middle its width may be written, as shares of the rim, the first that is clear of tips by this, px. */
+const GAP_AT = [0.62, 0.45, 0.78, 0.32] as const;
+const GAP_CLEAR_PX = 18;
 
 /** The tree from above: wood, tips, the sectors between the limbs that stay, and the rim one stands on. */
 export class PlanDrawing {
@@ -55,6 +71,10 @@ export class PlanDrawing {
   turn(standingDeg: number): void {
     const [x, y] = this.onRim(standingDeg, this.frame.width / 2 - 10);
     this.standing.setAttribute('transform', `translate(${x},${y}) rotate(${standingDeg + 180})`);
+    this.svg.selectAll<SVGTextElement, unknown>('.quarter').each(function () {
+      const isStoodOn = bearingDifference(Number(this.dataset['deg']), standingDeg) < STOOD_ON_DEG;
+      this.classList.toggle('stood-on', isStoodOn);
+    });
   }
 
   select(id: StemId | undefined): void {
@@ -87,10 +107,11 @@ export class PlanDrawing {
     }
     ground.append('circle').attr('class', 'rim').attr('cx', footX).attr('cy', footY).attr('r', rim);
     (['N', 'E', 'S', 'W'] as const).forEach((word, i) => {
-      const [x, y] = this.onRim(i * 90, rim - 9);
+      const [x, y] = this.onRim(i * 90, rim + QUARTER_OUT);
       ground
         .append('text')
         .attr('class', 'quarter')
+        .attr('data-deg', i * 90)
         .attr('x', x)
         .attr('y', y)
         .attr('dy', '0.34em')
@@ -116,6 +137,9 @@ export class PlanDrawing {
       width: ((bearings[(i + 1) % bearings.length] as number) - from + 360) % 360,
     }));
     const widest = Math.max(...gaps.map(({ width }) => width));
+    const tips = this.tipsOf(laid);
+    const isClear = ([x, y]: [number, number]): boolean =>
+      tips.every((tip) => Math.hypot(tip.x - x, tip.y - y) > GAP_CLEAR_PX);
     for (const { from, width } of gaps) {
       const [x1, y1] = this.onRim(from, rim);
       const [x2, y2] = this.onRim(from + width, rim);
@@ -126,7 +150,8 @@ export class PlanDrawing {
         .attr('class', isWidest ? 'sector widest' : 'sector')
         .attr('d', `M${footX} ${footY}L${x1} ${y1}A${rim} ${rim} 0 ${width > 180 ? 1 : 0} 1 ${x2} ${y2}Z`);
       if (width < 25) continue;
-      const [x, y] = this.onRim(from + width / 2, rim * 0.62);
+      const places = GAP_AT.map((share) => this.onRim(from + width / 2, rim * share));
+      const [x, y] = places.find(isClear) ?? this.onRim(from + width / 2, rim * GAP_AT[0]);
       const gap = ground
         .append('text')
         .attr('class', 'gap')
@@ -164,21 +189,29 @@ export class PlanDrawing {
   }
 
   private drawTips(ground: Ground, { laid, verdicts }: TreePicture): void {
-    const { footX, footY, scale } = this.frame;
-    for (const stem of laid.tree.stems) {
-      if (stem.parent.kind === 'ground' || stem.length.value < 20) continue;
+    for (const { stem, x, y } of this.tipsOf(laid)) {
       const mark = tagMark(verdicts[stem.id]);
-      const { x, y } = planView(tipOf(laid.courses.get(stem.id) as Course));
-      const out = Math.hypot(x, y) || 1;
       ground
         .append('text')
         .attr('class', `tip ${mark}`)
         .attr('data-stem', stem.id)
-        .attr('x', footX + x * scale + (x / out) * 8)
-        .attr('y', footY - y * scale - (y / out) * 8)
+        .attr('x', x)
+        .attr('y', y)
         .attr('dy', '0.34em')
         .text(mark === 'out' ? `${stem.tag}/` : stem.tag)
         .on('click', () => this.onSelect(stem.id));
     }
+  }
+
+  /** Where each limb's name is written, a little past its tip. */
+  private tipsOf(laid: LaidTree): { stem: Stem; x: number; y: number }[] {
+    const { footX, footY, scale } = this.frame;
+    return laid.tree.stems
+      .filter((stem) => stem.parent.kind !== 'ground' && stem.length.value >= 20)
+      .map((stem) => {
+        const { x, y } = planView(tipOf(laid.courses.get(stem.id) as Course));
+        const out = Math.hypot(x, y) || 1;
+        return { stem, x: footX + x * scale + (x / out) * 8, y: footY - y * scale - (y / out) * 8 };
+      });
   }
 }
