@@ -96,6 +96,16 @@ export interface LaidTree {
 }
 
 const laid = new WeakMap<Tree, LaidTree>();
+const coursed = new WeakMap<Stem, { base: Vec3; course: Course }>();
+
+/** The course of a stem from its base, the one computed last if the base is the same: most stems outlast a change of their tree. */
+function courseAt(stem: Stem, base: Vec3): Course {
+  const last = coursed.get(stem);
+  if (last?.base.every((x, i) => x === base[i])) return last.course;
+  const course = courseFrom(stem, base);
+  coursed.set(stem, { base, course });
+  return course;
+}
 
 /** Lays out every stem of a tree from its parent outward; computed once for each tree value. */
 export function layOut(tree: Tree): LaidTree {
@@ -109,7 +119,7 @@ export function layOut(tree: Tree): LaidTree {
   const place = (stem: Stem, above: ReadonlySet<StemId>): Course => {
     const known = courses.get(stem.id);
     if (known) return known;
-    const course = courseFrom(stem, baseOf(stem, above));
+    const course = courseAt(stem, baseOf(stem, above));
     courses.set(stem.id, course);
     return course;
   };

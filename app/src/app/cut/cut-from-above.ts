@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import {
+  isStraight,
   layOut,
   positionAt,
   tipOf,
@@ -45,6 +46,8 @@ const NAMED_CM = 20;
 export class CutFromAbove {
   readonly after = input.required<Tree>();
   readonly stemId = input.required<StemId>();
+  /** How far from the stem is drawn, cm: the same for every cut tried, so that what stays does not move. */
+  readonly radiusCm = input.required<number>();
   /** Buds by the cut, the best first; none for a limb left whole. */
   readonly choices = input.required<readonly BudChoice[]>();
 
@@ -55,11 +58,7 @@ export class CutFromAbove {
   }));
 
   private readonly laid = computed(() => layOut(this.after()));
-  private readonly scale = computed(() => {
-    const far = (p: readonly [number, number, number]): number => Math.hypot(p[0], p[1]);
-    const tips = [...this.laid().courses.values()].map((course) => far(tipOf(course)));
-    return RIM / Math.max(30, ...tips, ...this.choices().map(({ tip }) => far(tip)));
-  });
+  private readonly scale = computed(() => RIM / this.radiusCm());
 
   readonly limbs = computed(() => {
     const { tree, courses } = this.laid();
@@ -69,7 +68,9 @@ export class CutFromAbove {
       const out = Math.hypot(x, y) || 1;
       return {
         id,
-        d: `M${course.points.map((point) => this.at(point).join(' ')).join('L')}`,
+        d: `M${drawnPoints(course)
+          .map((point) => this.at(point).join(' '))
+          .join('L')}`,
         tag: parent.kind !== 'ground' && length.value >= NAMED_CM ? tag : '',
         ...{ x: x + (x / out) * 8, y: y + (y / out) * 8 },
       };
@@ -100,4 +101,10 @@ export class CutFromAbove {
     const scale = this.scale();
     return [Math.round(x * scale * 10) / 10, Math.round(-y * scale * 10) / 10];
   }
+}
+
+/** Both ends of a straight limb, every third point of a bent one. */
+function drawnPoints(course: Course): Course['points'] {
+  const last = course.points.length - 1;
+  return course.points.filter((_, i) => i === 0 || i === last || (i % 3 === 0 && !isStraight(course)));
 }

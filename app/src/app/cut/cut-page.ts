@@ -30,6 +30,8 @@ import { LimbWithBuds } from './limb-with-buds';
 
 /** How many of the buds near the cut are told. */
 const TOLD = 4;
+/** Room for a shoot beyond the longest limb, seen from above, cm. */
+const SHOOT_ROOM_CM = 25;
 
 /** One limb under the knife: its buds, where each would lead, and a cut to drag along it. */
 @Component({
@@ -85,6 +87,12 @@ export class CutPage {
   readonly fullCm = computed(() => {
     const state = this.state();
     return state ? extentOf(layOut(state.tree)).heightCm * 1.05 : 200;
+  });
+
+  /** How far round the stem the drawing from above reaches, with room for shoots to come, cm. */
+  readonly radiusCm = computed(() => {
+    const state = this.state();
+    return state ? extentOf(layOut(state.tree)).radiusCm + SHOOT_ROOM_CM : 100;
   });
 
   readonly isCut = computed(() => this.atCm() < (this.bench()?.stem.length.value ?? 0) - 0.5);

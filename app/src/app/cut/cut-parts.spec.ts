@@ -130,7 +130,7 @@ describe('the tree after a cut, from above', () => {
     const preview = bench.previewAt(atCm);
     const fixture = TestBed.createComponent(CutFromAbove);
     const choice = preview.around.filter(({ facingDeg }) => facingDeg === facing);
-    const inputs = { after: preview.after, stemId: 'l0', choices: choice };
+    const inputs = { after: preview.after, stemId: 'l0', radiusCm: 120, choices: choice };
     for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
     fixture.detectChanges();
     return all(fixture, '.shoot');
