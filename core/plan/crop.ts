@@ -23,7 +23,8 @@ export function cropActs({ scene, verdicts, say }: PlanQuestion): Act[] {
     const then = isNew || isThin(stemId) ? '' : ', and more would stop its growth';
     const what = `${bears === 'fruit' ? 'Fruit' : 'Blossom'} ${leave === 0 ? 'comes off' : 'is thinned on'}`;
     const words = `${what} ${say.stem(stemId)}: ${why}${then}.`;
-    return [{ kind: 'take-crop', stemId, crop: bears, leave, reason: { rule: 'crop-on-thin', words } }];
+    const rule = isNew || isThin(stemId) ? 'crop-on-thin' : 'crop.perCm2';
+    return [{ kind: 'take-crop', stemId, crop: bears, leave, reason: { rule, words } }];
   });
 }
 

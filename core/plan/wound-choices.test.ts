@@ -80,6 +80,20 @@ describe('another way to make the cuts', () => {
   });
 });
 
+describe('a stem of an open tree cut by own word', () => {
+  const cutAt = (toLengthCm: number, limbs: readonly Limb[] = []): unknown => {
+    const state = treeOf({ ...vase(limbs), cuts: { trunk: toLengthCm } });
+    return judged(state).plan.acts.find((act) => act.kind === 'shorten' && act.stemId === 'trunk');
+  };
+
+  it('goes to the nearest limb that stays just below, not to one that goes, else to a bud', () => {
+    expect(cutAt(94)).toMatchObject({ toStem: 'd', purpose: 'open-centre' });
+    const low = limb('z', 93, 225, { condition: 'dead' });
+    expect(cutAt(94, [low])).toMatchObject({ toStem: 'd' });
+    expect(cutAt(110)).toMatchObject({ purpose: 'leader-tip' });
+  });
+});
+
 describe('every way that is offered', () => {
   const read = readYardFile(readFileSync(new URL('../../demo/two-hillsides.json', import.meta.url), 'utf8'));
   if (read.kind !== 'good') throw new Error('the demo yard does not read');

@@ -122,7 +122,8 @@ export function moves({ scene, say }: PlanQuestion, acts: readonly Act[]): Act[]
 }
 
 /** Cuts at the lengths the grower has set, in place of the program's own; a limb set to its whole length is not cut. */
-export function byOwnWord({ scene, form, verdicts, cuts, say }: PlanQuestion, acts: readonly Act[]): Act[] {
+export function byOwnWord(question: PlanQuestion, acts: readonly Act[]): Act[] {
+  const { scene, form, verdicts, cuts, say } = question;
   const stands = (id: StemId): boolean => !['out', 'goes-with'].includes(verdicts[id]?.decision ?? 'out');
   const set = Object.entries(cuts).filter(([id]) => stands(id));
   const isSet = (act: Act): boolean => act.kind === 'shorten' && set.some(([id]) => id === act.stemId);
@@ -130,7 +131,7 @@ export function byOwnWord({ scene, form, verdicts, cuts, say }: PlanQuestion, ac
     const stem = stemOf(scene.laid.tree, stemId);
     if (!stem || toLengthCm >= stem.length.value) return [];
     const isTrunk = stemId === scene.laid.trunk?.id;
-    const toStem = isTrunk && !form.hasLeader ? limbBelow(scene, stemId, toLengthCm) : undefined;
+    const toStem = isTrunk && !form.hasLeader ? limbBelow(question, stemId, toLengthCm) : undefined;
     const purpose = toStem !== undefined ? 'open-centre' : isTrunk ? 'leader-tip' : 'keep-direction';
     const reason = { rule: OWN_WORD, words: `You set its length to ${say.length(toLengthCm)}.` };
     const diameterMm = cutDiameterMm(stem, toLengthCm);
@@ -140,10 +141,12 @@ export function byOwnWord({ scene, form, verdicts, cuts, say }: PlanQuestion, ac
   return [...acts.filter((act) => !isSet(act)), ...own];
 }
 
-/** The limb that rises just under a place on a stem, if one does. */
-function limbBelow({ laid }: FormScene, stemId: StemId, atCm: number): StemId | undefined {
-  return childrenOf(laid.tree, stemId).find(({ id }) => {
-    const under = atCm - (laid.joins.get(id) ?? Infinity);
-    return under >= 0 && under < STUMP_CM;
-  })?.id;
+/** The nearest limb that stays just under a place on a stem; undefined for none. */
+function limbBelow({ scene, verdicts }: PlanQuestion, stemId: StemId, atCm: number): StemId | undefined {
+  const { laid } = scene;
+  return childrenOf(laid.tree, stemId)
+    .filter(({ id }) => !['out', 'goes-with'].includes(verdicts[id]?.decision ?? ''))
+    .map(({ id }) => ({ id, underCm: atCm - (laid.joins.get(id) ?? Infinity) }))
+    .filter(({ underCm }) => underCm >= 0 && underCm < STUMP_CM)
+    .sort((a, b) => a.underCm - b.underCm)[0]?.id;
 }
