@@ -207,6 +207,33 @@ describe('the plan from above', () => {
   });
 });
 
+describe('the words on the plan', () => {
+  const at = (element: Element): [number, number] => [
+    Number(element.getAttribute('x')),
+    Number(element.getAttribute('y')),
+  ];
+
+  it('are the quarters outside the rim, where no tip is; the one stood on gives way', () => {
+    const plan = new PlanDrawing(host, () => undefined, follow);
+    plan.show(picture(), 280);
+    const rim = Number(one('.rim').getAttribute('r'));
+    for (const [x, y] of all('.quarter').map(at))
+      expect(Math.hypot(x - 140, y - 140)).toBeGreaterThan(rim + 5);
+    plan.turn(92);
+    expect(all('.quarter.stood-on').map(({ textContent }) => textContent)).toEqual(['E']);
+    plan.turn(135);
+    expect(all('.quarter.stood-on')).toEqual([]);
+  });
+
+  it('are each gap’s width, written clear of the limbs’ names', () => {
+    new PlanDrawing(host, () => undefined, follow).show(picture(), 280);
+    const tips = all('.tip').map(at);
+    for (const [x, y] of all('.gap').map(at)) {
+      expect(Math.min(...tips.map((tip) => Math.hypot(tip[0] - x, tip[1] - y)))).toBeGreaterThan(18);
+    }
+  });
+});
+
 describe('a gap on the plan', () => {
   it('leads to the figure it is measured against', () => {
     new PlanDrawing(host, () => undefined, follow).show(picture(), 280);
