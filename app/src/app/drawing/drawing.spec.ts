@@ -225,6 +225,19 @@ describe('the words on the plan', () => {
     expect(all('.quarter.stood-on')).toEqual([]);
   });
 
+  it('name every stem of a bush, and no lone stem', () => {
+    const plan = new PlanDrawing(host, () => undefined, follow);
+    const { stems, ...tree } = treeOf(TREE).tree;
+    plan.show(picture(), 280);
+    expect(all('.tip').map(({ textContent }) => textContent)).not.toContain('trunk');
+    const ground = { kind: 'ground' as const, eastCm: 5, northCm: 0 };
+    const bush = stems.map((stem) => (stem.id === 'a' ? { ...stem, parent: ground } : stem));
+    plan.show({ ...picture(), laid: layOut({ ...tree, stems: bush }) }, 280);
+    expect(all('.tip').map(({ textContent }) => textContent)).toEqual(
+      expect.arrayContaining(['trunk', 'A']) as string[],
+    );
+  });
+
   it('are each gap’s width, written clear of the limbs’ names', () => {
     new PlanDrawing(host, () => undefined, follow).show(picture(), 280);
     const tips = all('.tip').map(at);

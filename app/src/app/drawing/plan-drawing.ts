@@ -203,11 +203,12 @@ export class PlanDrawing {
     }
   }
 
-  /** Where each limb's name is written, a little past its tip. */
+  /** Where each limb's name is written, a little past its tip; a lone stem has none, stems of a bush have theirs. */
   private tipsOf(laid: LaidTree): { stem: Stem; x: number; y: number }[] {
     const { footX, footY, scale } = this.frame;
+    const isBush = laid.tree.stems.filter(({ parent }) => parent.kind === 'ground').length > 1;
     return laid.tree.stems
-      .filter((stem) => stem.parent.kind !== 'ground' && stem.length.value >= 20)
+      .filter((stem) => (isBush || stem.parent.kind !== 'ground') && stem.length.value >= 20)
       .map((stem) => {
         const { x, y } = planView(tipOf(laid.courses.get(stem.id) as Course));
         const out = Math.hypot(x, y) || 1;
