@@ -1,16 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import {
-  formatValue,
-  kindFacts,
-  layOut,
-  woodSeason,
-  woundsOf,
-  yearsToClose,
-  type WoundChoice,
-} from '../../../../core';
+import { formatValue, kindFacts, woundsOf, yearsToClose, type WoundChoice } from '../../../../core';
 import { BookStore } from '../book/book-store';
-import { extentOf } from '../drawing/frame';
 import { JudgingStore } from '../judging/judging-store';
+import { drawnSeason, smallExtent } from '../drawing/small-drawing';
 import { TreeSilhouette } from '../yard/tree-silhouette';
 
 /** Other ways to the same frame with fewer or smaller wounds: each drawn as it leaves the tree, told against the plan. */
@@ -64,15 +56,8 @@ export class OtherWounds {
     const answer = this.judging.trees()[this.treeId()]?.judged;
     return answer?.kind === 'judged' ? answer : undefined;
   });
-  readonly season = computed(() => {
-    const state = this.state();
-    return state ? woodSeason(state.site, this.book.today()) : 0;
-  });
-  readonly extent = computed(() => {
-    const state = this.state();
-    const { heightCm, radiusCm } = state ? extentOf(layOut(state.tree)) : { heightCm: 150, radiusCm: 60 };
-    return { fullCm: heightCm + 8, halfWidthCm: radiusCm + 6 };
-  });
+  readonly season = computed(() => drawnSeason(this.state(), this.book.today()));
+  readonly extent = computed(() => smallExtent(this.state()));
 
   readonly ways = computed(() => {
     const only = this.stemId();

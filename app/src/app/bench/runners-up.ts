@@ -2,15 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { debounceTime } from 'rxjs';
-import {
-  explainFinding,
-  formatValue,
-  woodSeason,
-  type ChosenSet,
-  type Say,
-  type Verdict,
-} from '../../../../core';
+import { explainFinding, formatValue, type ChosenSet, type Say, type Verdict } from '../../../../core';
 import { BookStore } from '../book/book-store';
+import { drawnSeason } from '../drawing/small-drawing';
 import { TreeSilhouette } from '../yard/tree-silhouette';
 import { BenchStore } from './bench-store';
 import { OtherWounds } from './other-wounds';
@@ -38,10 +32,7 @@ export class RunnersUp {
     (this.bench.judged()?.plan.acts ?? []).filter((act) => act.kind === 'make-limb'),
   );
 
-  readonly season = computed(() => {
-    const state = this.bench.state();
-    return state ? woodSeason(state.site, this.book.today()) : 0;
-  });
+  readonly season = computed(() => drawnSeason(this.bench.state(), this.book.today()));
 
   /** Extent of the small drawings, cm: all at one scale. */
   readonly extent = computed(() => {

@@ -12,7 +12,6 @@ import {
   PEG_CM,
   placeOf,
   sceneOf,
-  woodSeason,
   type BudChoice,
   type CutPreview,
   type Judgement,
@@ -21,6 +20,7 @@ import { OtherWounds } from '../bench/other-wounds';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
 import { extentOf } from '../drawing/frame';
+import { drawnSeason } from '../drawing/small-drawing';
 import { TreeSilhouette } from '../yard/tree-silhouette';
 import { CollarCloseUp } from './collar-close-up';
 import { CutClock } from './cut-clock';
@@ -61,10 +61,7 @@ export class CutPage {
     return answer?.kind === 'judged' ? answer : undefined;
   });
   readonly stem = computed(() => this.state()?.tree.stems.find(({ id }) => id === this.stemId()));
-  readonly season = computed(() => {
-    const state = this.state();
-    return state ? woodSeason(state.site, this.book.today()) : 0;
-  });
+  readonly season = computed(() => drawnSeason(this.state(), this.book.today()));
 
   readonly bench = computed(() => {
     const [state, judged] = [this.state(), this.judged()];

@@ -6,7 +6,6 @@ import {
   formOf,
   layOut,
   parseReading,
-  woodSeason,
   CAME_AS,
   type CameAs,
   type Degree,
@@ -17,6 +16,7 @@ import {
 import { BookStore } from '../book/book-store';
 import { extentOf } from '../drawing/frame';
 import { Ponder } from '../judging/ponder';
+import { drawnSeason } from '../drawing/small-drawing';
 import { TreeSilhouette } from '../yard/tree-silhouette';
 
 /** This tree in each form, the best suited first: drawn as the form would leave it, with what it would take and why. */
@@ -41,10 +41,7 @@ export class FormChooserPage {
   readonly ways = CAME_AS;
   readonly standing = computed(() => this.asked().kind);
 
-  readonly season = computed(() => {
-    const state = this.state();
-    return state ? woodSeason(state.site, this.book.today()) : 0;
-  });
+  readonly season = computed(() => drawnSeason(this.state(), this.book.today()));
   readonly extent = computed(() => {
     const trees = this.forms().flatMap(({ tree }) => (tree ? [extentOf(layOut(tree))] : []));
     const [heightCm, radiusCm] = [trees.map((t) => t.heightCm), trees.map((t) => t.radiusCm)];

@@ -10,12 +10,10 @@ import {
 import { RouterLink } from '@angular/router';
 import {
   answered,
-  layOut,
   QUESTION_IDS,
   QUESTIONS,
   SCHOOL_IDS,
   schoolOf,
-  woodSeason,
   type Answers,
   type Judged,
   type QuestionId,
@@ -23,8 +21,8 @@ import {
   type TreeState,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
-import { extentOf } from '../drawing/frame';
 import { Ponder } from '../judging/ponder';
+import { drawnSeason, smallExtent } from '../drawing/small-drawing';
 import { TreeSilhouette } from '../yard/tree-silhouette';
 
 /** One tree under two schools, side by side: drawn after the work, with the account of each, and what they differ in. */
@@ -56,15 +54,8 @@ export class SchoolsPage {
     ),
   );
 
-  readonly season = computed(() => {
-    const state = this.state();
-    return state ? woodSeason(state.site, this.book.today()) : 0;
-  });
-  readonly extent = computed(() => {
-    const state = this.state();
-    const { heightCm, radiusCm } = state ? extentOf(layOut(state.tree)) : { heightCm: 150, radiusCm: 60 };
-    return { fullCm: heightCm + 8, halfWidthCm: radiusCm + 6 };
-  });
+  readonly season = computed(() => drawnSeason(this.state(), this.book.today()));
+  readonly extent = computed(() => smallExtent(this.state()));
 
   readonly columns = computed(() =>
     this.sides.map((side, i) => {
