@@ -5,8 +5,8 @@ const PORT = 4319;
 export default defineConfig({
   testDir: 'e2e',
   testMatch: '**/*.e2e.ts',
-  timeout: 90_000,
-  expect: { timeout: 15_000 },
+  timeout: 240_000,
+  expect: { timeout: 60_000 },
   workers: 2,
   reporter: [['list']],
   forbidOnly: true,

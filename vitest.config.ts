@@ -1,5 +1,5 @@
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
-  test: { include: ['core/**/*.test.ts', 'server/**/*.test.ts'], environment: 'node', testTimeout: 120_000 },
+  test: { include: ['core/**/*.test.ts', 'server/**/*.test.ts'], environment: 'node', testTimeout: 300_000 },
 });

@@ -29,10 +29,8 @@ test('a limb that goes says how sure that is, and what would keep it', async ({ 
   const row = page.locator('.readings tbody tr', { has: page.locator('[data-verdict=goes]') }).first();
   const id = await row.getAttribute('data-row');
   await page.locator(`[data-tag=${id}]`).click();
-  await expect(hand(page).locator('.doubt')).toContainText(/^(Clear|Close)/, { timeout: 30_000 });
-  await expect(hand(page).locator('.to-keep')).toContainText(/it would be kept|would keep it/, {
-    timeout: 30_000,
-  });
+  await expect(hand(page).locator('.doubt')).toContainText(/^(Clear|Close)/);
+  await expect(hand(page).locator('.to-keep')).toContainText(/it would be kept|would keep it/);
 });
 
 test('a limb in doubt is left for a year: dated, not cut, and judged again when the word is taken back', async ({
@@ -77,15 +75,13 @@ test('forms are compared on this very tree, and room and a failed leader change 
 }) => {
   await page.goto('/tree/lantern/forms');
   const rows = page.locator('.form-row li[data-form]');
-  await expect(rows).toHaveCount(8, { timeout: 30_000 });
+  await expect(rows).toHaveCount(8);
   await expect(rows.first()).toContainText('as it is trained now');
   for (let i = 0; i < 2; i++) await page.getByRole('button', { name: /leader was overtaken again/ }).click();
-  await expect(rows.first()).not.toContainText('central leader', { timeout: 30_000 });
+  await expect(rows.first()).not.toContainText('central leader');
   await expect(page.locator('li[data-form=central-leader]')).toContainText('will not make a leader: 2 times');
   await page.locator('li[data-form=open-vase]').getByRole('button', { name: 'Train it toward this' }).click();
-  await expect(page.locator('li[data-form=open-vase]')).toContainText('as it is trained now', {
-    timeout: 30_000,
-  });
+  await expect(page.locator('li[data-form=open-vase]')).toContainText('as it is trained now');
 });
 
 test('two schools stand side by side; one is chosen, and an answer is changed and reset', async ({
