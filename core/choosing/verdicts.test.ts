@@ -45,6 +45,25 @@ describe('every verdict', () => {
     for (const id of out) expect(left.has(id), id).toBe(false);
   });
 
+  it('never begins with a fault that a limb which stays has as badly', () => {
+    // A thin stem: every limb of the tier is over half of it. The one nearest to another’s bearing goes.
+    const rows = [
+      ['b', 54, 245, 9.5],
+      ['c', 57, 20, 9.5],
+      ['d', 60, 145, 9.5],
+      ['f', 71, 60, 9.5],
+      ['i', 84, 330, 9.5],
+    ] as const;
+    const limbs = rows.map(([id, h, bearing, mm]): Limb => ({ id, h, bearing, mm, angle: 58, length: 60 }));
+    const judged = judge(treeOf({ form: 'central-leader', trunk: { length: 172, mm: 24 }, limbs }), 'metric');
+    if (judged.kind !== 'judged') throw new Error(judged.kind);
+    const reasons = judged.verdicts['c']?.reasons.map(({ words }) => words) ?? [];
+    expect(reasons[0]).toBe('The limbs stand better without C.');
+    expect(reasons.at(-1)).toMatch(
+      /% as thick as the stem at its join, over 50 %.* which stays, is no better/,
+    );
+  });
+
   it('is told in a word or two, and in one word for a narrow column', () => {
     expect(decisionWords({ decision: 'scaffold', word: 'rib' })).toBe('stays: rib');
     expect(decisionWords({ decision: 'scaffold', word: 'scaffold' })).toBe('stays');

@@ -173,11 +173,40 @@ function notChosen(question: OtherwiseQuestion, stem: Stem, own: readonly Findin
   const kept = new Set(chosen.limbs.map(({ stemId }) => stemId));
   const against = own.filter((f) => f.otherStemId !== undefined && kept.has(f.otherStemId));
   const weak = own.filter((f) => f.otherStemId === undefined);
-  const grounds = [...reasonsOf(against, say), ...reasonsOf(weak, say)];
-  const sound = because(`Sound, but the limbs stand better without ${say.stem(stem.id)}.`);
+  const shared = weak.flatMap((finding) => {
+    const asBad = noBetter(question, finding);
+    return asBad === undefined ? [] : [{ finding, asBad }];
+  });
+  const alone = weak.filter((finding) => !shared.some((one) => one.finding === finding));
+  const grounds = reasonsOf([...against, ...alone], say);
+  const better = `the limbs stand better without ${say.stem(stem.id)}.`;
+  const none = because(shared.length > 0 ? capital(better) : `Sound, but ${better}`);
   const toKeep = price ? [because(`To keep it: ${price.words.join('; ')}.`)] : [];
-  const reasons = [...(grounds.length > 0 ? grounds : [sound]), ...toKeep];
-  return out(against[0]?.rule ?? weak[0]?.rule ?? 'not-needed', reasons, price);
+  const sharedReasons = shared.flatMap(({ finding, asBad }) =>
+    reasonsOf([finding], say).map(({ words, ...at }) =>
+      because(`${words} ${say.stem(asBad)}, which stays, is no better there.`, at),
+    ),
+  );
+  const reasons = [...(grounds.length > 0 ? grounds : [none]), ...toKeep, ...sharedReasons];
+  return out(against[0]?.rule ?? alone[0]?.rule ?? 'not-needed', reasons, price);
+}
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+/** The nearest limb that stays with the same fault, as grave and as far past its limit: such a fault is not why the other goes. */
+function noBetter({ scene, chosen }: OtherwiseQuestion, fault: Finding): StemId | undefined {
+  const past = ({ measured, limit }: Finding): number =>
+    measured && limit ? Math.abs(measured.value - limit.value) : 0;
+  const joinCm = (id: StemId): number => scene.laid.joins.get(id) ?? 0;
+  const away = ({ stemId }: Finding): number => Math.abs(joinCm(stemId) - joinCm(fault.stemId));
+  const kept = new Set(chosen.limbs.map(({ stemId }) => stemId));
+  return scene.findings
+    .filter(({ rule, otherStemId, gravity, stemId }) => {
+      const isSame = rule === fault.rule && gravity === fault.gravity && otherStemId === undefined;
+      return isSame && kept.has(stemId);
+    })
+    .filter((other) => past(other) >= past(fault))
+    .sort((a, b) => away(a) - away(b))[0]?.stemId;
 }
 
 /** What keeps a limb from every place of the form, when that is the form's own doing. */
