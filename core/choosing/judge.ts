@@ -4,6 +4,8 @@ import { formOf, type Form } from '../forms';
 import type { TreeState } from '../history/tree-at';
 import { kindFacts } from '../kinds/kinds';
 import { capsOf } from '../plan/account';
+import { isFirstStage } from '../plan/bends';
+import { leaderAfter } from '../plan/leading';
 import { cutBackOf, planFrom, type Plan } from '../plan/plan';
 import { woundChoices, woundsOf, type WoundChoice, type Wounds } from '../plan/wound-choices';
 import { staged } from '../plan/staging';
@@ -198,9 +200,15 @@ function judgeLimbs(
   const question = { scene, form, chosen, verdicts, caps, say, cuts: state.cuts };
   const plan = planFrom(question);
   const planned = { ...scene, laid: layOut(plan.after) };
+  const isOnItsWay = (stem: Stem): boolean => isFirstStage(scene, form.firstStageDeg, stem);
+  const onTheirWay = state.tree.stems.filter(isOnItsWay).map(({ id }) => id);
   const setFindings = {
-    proposed: lookAtSet(scene, setPlaces(scene, chosen)),
-    planned: lookAtSet(planned, setPlaces(planned, chosen)),
+    proposed: lookAtSet(scene, {
+      ...{ places: setPlaces(scene, chosen), leaderId: leaderAfter(question, []), onTheirWay },
+    }),
+    planned: lookAtSet(planned, {
+      ...{ places: setPlaces(planned, chosen), leaderId: leaderAfter(question, plan.acts), onTheirWay },
+    }),
   };
   const woundsWith = (set: ChosenSet): Wounds =>
     woundsOf(planFrom({ ...question, chosen: set, verdicts: made.verdictsFor(set, false) }).acts);

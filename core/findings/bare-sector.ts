@@ -7,7 +7,7 @@ import type { SetRule } from './finding';
 export const bareSector: SetRule = {
   id: 'bare-sector',
   title: 'Bare sector',
-  look({ laid, limits }, places) {
+  look({ laid, limits }, { places }) {
     const share = limits('sector.bareRatio');
     const { trunk } = laid;
     if (!trunk) return [];

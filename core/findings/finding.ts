@@ -93,7 +93,15 @@ export interface SetPlace {
   evenGapDeg: number;
 }
 
+/** The limbs that are to stay, by place, and the stem that leads them; undefined where the form has no leader. */
+export interface ProposedSet {
+  places: readonly SetPlace[];
+  leaderId: StemId | undefined;
+  /** Arms half way down to their wire: they no longer rival the leader next summer. */
+  onTheirWay: readonly StemId[];
+}
+
 /** A rule that needs the limbs that are to stay: it looks at the proposed set, and at the planned tree. */
 export interface SetRule extends Rule {
-  look(scene: Scene, places: readonly SetPlace[]): Finding[];
+  look(scene: Scene, set: ProposedSet): Finding[];
 }

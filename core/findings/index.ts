@@ -23,7 +23,7 @@ import { tooThick } from './too-thick';
 import { tooThin } from './too-thin';
 import { unevenTips } from './uneven-tips';
 import { unsoundWood } from './unsound-wood';
-import type { Finding, FindingRule, Gravity, Say, Scene, SetPlace, SetRule } from './finding';
+import type { Finding, FindingRule, Gravity, ProposedSet, Say, Scene, SetRule } from './finding';
 
 /** Every rule, in the order its findings are told. */
 export const FINDING_RULES: readonly FindingRule[] = [
@@ -65,8 +65,8 @@ export function lookAt(scene: Scene): Finding[] {
 }
 
 /** What is found of the limbs that are to stay, on the tree as it stands or as the plan leaves it. */
-export function lookAtSet(scene: Scene, places: readonly SetPlace[]): Finding[] {
-  return SET_RULES.flatMap((rule) => rule.look(scene, places));
+export function lookAtSet(scene: Scene, set: ProposedSet): Finding[] {
+  return SET_RULES.flatMap((rule) => rule.look(scene, set));
 }
 
 export function titleOf(finding: Finding): string {
@@ -78,4 +78,15 @@ export function explainFinding(finding: Finding, say: Say): string {
   return byId.get(finding.rule)?.explain(finding, say) ?? finding.rule;
 }
 
-export type { Finding, FindingRule, Gravity, Measured, Say, Scene, SetPlace, SetRule, When } from './finding';
+export type {
+  Finding,
+  FindingRule,
+  Gravity,
+  Measured,
+  ProposedSet,
+  Say,
+  Scene,
+  SetPlace,
+  SetRule,
+  When,
+} from './finding';

@@ -5,20 +5,20 @@ import type { SetRule } from './finding';
 export const overtopping: SetRule = {
   id: 'overtopping',
   title: 'Too near the leader’s height',
-  look({ laid, limits, hasLeader }, places) {
-    const { trunk } = laid;
-    if (!hasLeader || !trunk) return [];
+  look({ laid, limits, hasLeader }, { places, leaderId, onTheirWay }) {
+    if (!hasLeader || leaderId === undefined || !laid.courses.has(leaderId)) return [];
     const limit = limits('leader.clearCm');
+    const clearCm = (id: string): number => (onTheirWay.includes(id) ? 0 : limit.value);
     const tip = (id: string): number => tipOf(laid.courses.get(id) as Course)[2];
     return places
       .flatMap(({ limbs }) => limbs)
-      .filter((stem) => tip(trunk.id) - tip(stem.id) < limit.value)
+      .filter((stem) => stem.id !== leaderId && tip(leaderId) - tip(stem.id) < clearCm(stem.id))
       .map((stem) => ({
         rule: 'overtopping',
         stemId: stem.id,
-        otherStemId: trunk.id,
+        otherStemId: leaderId,
         gravity: 'serious',
-        measured: { value: tip(trunk.id) - tip(stem.id), unit: 'cm', sure: stem.length.sure },
+        measured: { value: tip(leaderId) - tip(stem.id), unit: 'cm', sure: stem.length.sure },
         limit,
       }));
   },

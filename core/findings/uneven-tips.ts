@@ -5,7 +5,7 @@ import type { SetRule } from './finding';
 export const unevenTips: SetRule = {
   id: 'uneven-tips',
   title: 'Tips at unlike heights',
-  look({ laid, limits, hasLeader, standsOn }, places) {
+  look({ laid, limits, hasLeader, standsOn }, { places }) {
     if (hasLeader || standsOn === 'stems') return [];
     const limit = limits('tips.apartCm');
     return places.flatMap(({ limbs, arcDeg }) => {

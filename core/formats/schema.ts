@@ -3,7 +3,7 @@ import { FORM_IDS } from '../forms/form-ids';
 import { CAME_AS, RULINGS } from '../history/events';
 import { KINDS } from '../kinds/kinds';
 import { HOW_READ } from '../readings/reading';
-import { HEADING_PURPOSES, KEPT_FOR, REMOVAL_CUTS } from '../plan/acts';
+import { HEADING_PURPOSES, KEPT_FOR, MAKINGS_OF_LIMB, REMOVAL_CUTS } from '../plan/acts';
 import { RULE_DEFAULTS, RULE_KEYS } from '../rules/defaults';
 import { QUESTIONS } from '../schools/questions';
 import { SCHOOL_IDS } from '../schools/schools';
@@ -151,7 +151,12 @@ const act = lazy((found: unknown) => {
     swing: { stemId: id(), fromDeg: between(0, 360), toDeg: between(0, 360) },
     spread: { stemId: id(), fromDeg: between(0, 180), toDeg: between(0, 180) },
     stay: { stemId: id(), until: date(), keptFor: oneOf(KEPT_FOR) },
-    'make-limb': { heightCm: between(0, 1500), bearingDeg: between(0, 360), place: text(120) },
+    'make-limb': {
+      heightCm: between(0, 1500),
+      bearingDeg: between(0, 360),
+      place: text(120),
+      how: oneOf(MAKINGS_OF_LIMB).optional(),
+    },
   };
   const kind = (found as { kind?: unknown } | undefined)?.kind;
   return shape({ kind: oneOf(Object.keys(fields)), reason, ...(fields[String(kind)] ?? {}) });

@@ -15,6 +15,10 @@ export const KEPT_FOR: readonly KeptFor[] = ['fruit', 'leaf', 'shade', 'insuranc
 export type RemovalCut = 'collar' | 'bench' | 'break-off';
 export const REMOVAL_CUTS: readonly RemovalCut[] = ['collar', 'bench', 'break-off'];
 
+/** How a wanted limb is come by: a bud notched; the first shoot that comes there left; or, of a bush, one from the ground. */
+export type MakingOfLimb = 'notch' | 'first-shoot' | 'ground-shoot';
+export const MAKINGS_OF_LIMB: readonly MakingOfLimb[] = ['notch', 'first-shoot', 'ground-shoot'];
+
 /** The rule an act rests on whose measure the grower set. */
 export const OWN_WORD = 'own-word';
 
@@ -84,6 +88,13 @@ export type Act =
   | { kind: 'swing'; stemId: StemId; fromDeg: number; toDeg: number; reason: ActReason }
   | { kind: 'spread'; stemId: StemId; fromDeg: number; toDeg: number; reason: ActReason }
   | { kind: 'stay'; stemId: StemId; until: string; keptFor: KeptFor; reason: ActReason }
-  | { kind: 'make-limb'; heightCm: number; bearingDeg: number; place: string; reason: ActReason };
+  | {
+      kind: 'make-limb';
+      heightCm: number;
+      bearingDeg: number;
+      place: string;
+      how?: MakingOfLimb;
+      reason: ActReason;
+    };
 
 export type ActKind = Act['kind'];

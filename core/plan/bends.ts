@@ -8,6 +8,16 @@ import type { Kept, PlanQuestion } from './plan';
 /** A run this near its target is left as it is, deg. */
 const BEND_WORTH_DEG = 5;
 
+/** Whether a limb is brought down in two stages, and this is the first. */
+export function isFirstStage(
+  { answers }: Pick<FormScene, 'answers'>,
+  firstStageDeg: Form['firstStageDeg'],
+  stem: Stem,
+): boolean {
+  const staged = firstStageDeg !== undefined && answers.espalier === 'tier-a-year';
+  return staged && stem.set.value < firstStageDeg - BEND_WORTH_DEG;
+}
+
 /** Angle from upright a limb's run is brought to now, deg; undefined when it is near enough. */
 export function bendTarget(
   { runDeg, answers }: Pick<FormScene, 'runDeg' | 'answers'>,
@@ -17,8 +27,7 @@ export function bendTarget(
   const now = stem.set.value;
   const wanted = Math.min(Math.max(now, runDeg.from), runDeg.to);
   if (Math.abs(wanted - now) < BEND_WORTH_DEG) return undefined;
-  const staged = firstStageDeg !== undefined && answers.espalier === 'tier-a-year';
-  return staged && now < firstStageDeg - BEND_WORTH_DEG ? firstStageDeg : wanted;
+  return isFirstStage({ answers }, firstStageDeg, stem) ? firstStageDeg : wanted;
 }
 
 /** Brings a limb's run to the form's angle: down, or up where it hangs or is too flat. */

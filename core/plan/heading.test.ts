@@ -77,6 +77,57 @@ describe('the leader', () => {
     expect(cut(tree, 'trunk')).toEqual({ to: expect.closeTo(200, 6) as number, rule: 'over-reach' });
     expect(cut({ ...tree, site: { reachCm: 270 } }, 'trunk')).toBeUndefined();
   });
+
+  it('held at a limb hands the top over to it: it is not bent, and no limb is wanted over it', () => {
+    const steep = [0, 120, 240, 60].map((bearing, i) =>
+      limb(`l${i}`, 55 + i * 48, bearing, { angle: 60, mm: i === 3 ? 5 : 8 }),
+    );
+    const done = acts({ form: 'bent-down-axis', trunk: { length: 260, mm: 40 }, limbs: steep });
+    expect(done.flatMap((act) => (act.kind === 'bend' ? [act.stemId] : []))).toEqual(['l0', 'l1', 'l2']);
+    const wanted = done.flatMap((act) => (act.kind === 'make-limb' ? [act.heightCm] : []));
+    expect(wanted.length).toBeGreaterThan(0);
+    expect(Math.max(...wanted)).toBeLessThan(200);
+  });
+
+  it('that takes another’s place is what the limbs are measured against', () => {
+    // The trunk ends at 111 cm, the limbs at most at 75 + 55 cos 65 = 98; the new leader at 110 + 60 cos 5 = 170.
+    const limbs = [...round(55), limb('t', 110, 60, { angle: 5, length: 60, mm: 16 })];
+    const judged = judge(treeOf(leader({ limbs, rulings: { t: 'leader' } })), 'metric');
+    if (judged.kind !== 'judged') throw new Error(judged.kind);
+    expect(judged.setFindings.planned.filter(({ rule }) => rule === 'overtopping')).toEqual([]);
+  });
+});
+
+describe('an arm half way down to its wire', () => {
+  const arms = (length: number): TestTree => ({
+    ...{ form: 'horizontal-espalier', trunk: { length: 130, mm: 30 }, site: { wallBearingDeg: 90 } },
+    limbs: [90, 270].map((bearing, i) =>
+      limb(`l${i}`, 42 + i, bearing, { angle: 30, length: i === 0 ? length : 60 }),
+    ),
+  });
+  const cutOf = (length: number): number | undefined => cut(arms(length), 'l0')?.to;
+
+  it('keeps its tip while the leader’s is higher: 42 + 125 cos 48 = 126 under 130, 42 + 150 cos 48 = 142 over', () => {
+    expect(cutOf(125)).toBeUndefined();
+    expect(cutOf(150)).toBeLessThan((130 - 42) / Math.cos((48 * Math.PI) / 180));
+  });
+});
+
+describe('a limb that is wanted', () => {
+  const how = (tree: TestTree): string[] =>
+    acts(tree).flatMap((act) => (act.kind === 'make-limb' ? [act.how ?? ''] : []));
+  const one = (mm: number, more: Partial<TestTree> = {}): TestTree => ({
+    ...{ form: 'open-vase', trunk: { length: 110, mm, headed: true } },
+    limbs: [0, 90].map((bearing, i) => limb(`l${i}`, 60 + i * 10, bearing, { angle: 50, mm: mm / 3 })),
+    ...more,
+  });
+
+  it('is notched for on wood that can still break, left to come on older wood and where a notch gums', () => {
+    // 8 mm go a metre of headed stem: at 68 cm a stem of 47 mm has 42, one of 55 mm has 50; 45 can be notched.
+    expect(how(one(47, { kind: 'apple' }))).toEqual(['notch']);
+    expect(how(one(55, { kind: 'apple' }))).toEqual(['first-shoot']);
+    expect(how(one(30, { kind: 'peach' }))).toEqual(['first-shoot']);
+  });
 });
 
 describe('the leader of a tree on wires', () => {

@@ -6,7 +6,7 @@ import { arcAtHeight, courseFrom, layOut, tipOf, type Course } from '../tree/cou
 import { stemOf, type Stem, type StemId } from '../tree/stem';
 import type { Act, HeadingPurpose } from './acts';
 import { afterActs, cutDiameterMm } from './after';
-import { bendTarget } from './bends';
+import { bendTarget, isFirstStage } from './bends';
 import type { Kept, PlanQuestion } from './plan';
 
 interface Cut {
@@ -34,7 +34,11 @@ function lastGrowthCm(stem: Stem): number {
 }
 
 /** Heads a limb that grew long last season, is bare, or would stand higher than the leader allows; a rival hard. */
-export function shortenLimb({ scene, form, say }: PlanQuestion, { stem, limb }: Kept): Act[] {
+export function shortenLimb(
+  { scene, form, say }: PlanQuestion,
+  { stem, limb }: Kept,
+  leaderId: StemId | undefined,
+): Act[] {
   const { limits } = scene;
   const cut = lowest([
     rivalCut(limb.correction, say),
@@ -42,7 +46,7 @@ export function shortenLimb({ scene, form, say }: PlanQuestion, { stem, limb }: 
     form.headsScaffolds ? lastGrowthCut(scene, stem, say) : undefined,
     form.headsScaffolds ? olderWoodCut(scene, stem, say) : undefined,
     bareCut(scene, stem, say),
-    form.hasLeader ? underLeader(scene, form.firstStageDeg, stem, say) : undefined,
+    leaderId === undefined ? undefined : underLeader(scene, form.firstStageDeg, stem, leaderId, say),
   ]);
   if (!cut || cut.toLengthCm > stem.length.value - LEAST_CUT_CM) return [];
   const toLengthCm = Math.max(cut.toLengthCm, limits('scaffold.shortestCm').value);
@@ -148,18 +152,23 @@ function underLeader(
   scene: FormScene,
   firstStageDeg: number | undefined,
   stem: Stem,
+  leaderId: StemId,
   say: Say,
 ): Cut | undefined {
   const { laid, limits } = scene;
-  if (!laid.trunk) return undefined;
-  const topCm = tipOf(laid.courses.get(laid.trunk.id) as Course)[2] - limits('leader.clearCm').value;
+  const staged = isFirstStage(scene, firstStageDeg, stem);
+  // An arm on its way down to its wire no longer rivals next summer: it need only be lower than the leader.
+  const clearCm = staged ? 0 : limits('leader.clearCm').value;
+  const topCm = tipOf(laid.courses.get(leaderId) as Course)[2] - clearCm;
   const target = bendTarget(scene, firstStageDeg, stem);
   const angle = reading('angle', target ?? stem.set.value, 'gauge');
   const base = (laid.courses.get(stem.id) as Course).points[0] as Course['points'][number];
   const { points } = courseFrom({ ...stem, set: angle, tipAngle: angle }, base);
   const over = points.findIndex((p) => p[2] > topCm);
   if (over < 0) return undefined;
-  const words = `Its tip stands higher than ${say.length(limits('leader.clearCm').value)} under the leader’s, and would rival it.`;
+  const words = staged
+    ? 'Brought half way down, its tip would still stand over the leader’s, and rival it.'
+    : `Its tip stands higher than ${say.length(clearCm)} under the leader’s, and would rival it.`;
   const toLengthCm = (Math.max(0, over - 1) / (points.length - 1)) * stem.length.value;
   return { toLengthCm, purpose: 'under-leader', reason: { rule: 'leader.clearCm', words } };
 }
@@ -246,7 +255,8 @@ function withinReach(
     .sort((a, b) => b.heightCm - a.heightCm);
   const to = joins[0];
   if (!to) return undefined;
-  const words = `Its top is over reach (${say.length(site.reachCm)}): cut to ${say.stem(to.stem.id)} at ${say.length(to.heightCm)}, not to a stump.`;
+  const takes = form.needsWall ? '' : `; ${say.stem(to.stem.id)} takes the top over and is not bent`;
+  const words = `Its top is over reach (${say.length(site.reachCm)}): cut to ${say.stem(to.stem.id)} at ${say.length(to.heightCm)}, not to a stump${takes}.`;
   const toLengthCm = arcAtHeight(laid.courses.get(trunk.id) as Course, to.heightCm) + 1;
   const reason = { rule: 'over-reach', words };
   return { toLengthCm, purpose: 'hold-height', toStem: to.stem.id, reason };

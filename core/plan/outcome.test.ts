@@ -114,8 +114,10 @@ describe('what comes of every act on the demo yard, in every school', () => {
   });
 
   it('a limb wanted: its place is within reach of the stem, and no limb that stays is near it', () => {
-    each('make-limb', ({ heightCm, bearingDeg }, after, { judged }) => {
+    each('make-limb', ({ heightCm, bearingDeg, how }, after, { judged }) => {
+      const topCm = Math.max(...[...after.courses.values()].map((course) => tipOf(course)[2]));
       expect(heightCm).toBeGreaterThan(0);
+      if (how === 'notch') expect(heightCm).toBeLessThanOrEqual(topCm);
       const near = judged.chosen.limbs
         .flatMap(({ stemId, role }) => (role === 'scaffold' ? [after.courses.get(stemId) as Course] : []))
         .filter((course) => {

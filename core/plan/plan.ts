@@ -1,5 +1,5 @@
 import type { FormScene } from '../choosing/candidacy';
-import type { ChosenLimb, ChosenSet, EmptyPlace } from '../choosing/chosen-set';
+import type { ChosenLimb, ChosenSet } from '../choosing/chosen-set';
 import { because, type Reason } from '../choosing/reason';
 import type { Verdict } from '../choosing/verdicts';
 import type { Say } from '../findings/finding';
@@ -15,6 +15,8 @@ import { afterActs, cutDiameterMm } from './after';
 import { bend, corrections, lateralWork } from './bends';
 import { cropActs } from './crop';
 import { byOwnWord, moves, oneWound, removalOf, withoutCarried } from './wounds';
+import { leaderAfter } from './leading';
+import { wantedLimbs } from './make-limb';
 import { evened, shortenLeader, shortenLimb } from './heading';
 
 /** The work that brings the tree to what was chosen, and what it takes off. */
@@ -57,7 +59,8 @@ export function planFrom(question: PlanQuestion): Plan {
   const { tree } = scene.laid;
   const rough = byOwnWord(question, evened(question, oneWound(question, roughActs(question))));
   const cut = withoutCarried(scene, cutToBuds(cutQuestionOf(question), rough));
-  const acts = inWorkOrder(scene, [...moves(question, cut), ...cut, ...cropActs(question)]);
+  const made = wantedLimbs(question, cut);
+  const acts = inWorkOrder(scene, [...moves(question, cut), ...cut, ...cropActs(question), ...made]);
   const wounds = acts.flatMap((act) =>
     act.kind === 'take-out' || act.kind === 'shorten' ? [act.diameterMm] : [],
   );
@@ -95,17 +98,17 @@ function roughActs(question: PlanQuestion): Act[] {
     return stem ? [{ stem, limb }] : [];
   });
   const scaffolds = kept.filter(({ limb }) => limb.role === 'scaffold');
+  const top = shortenLeader(question, kept);
+  const leaderId = leaderAfter(question, top);
+  const side = scaffolds.filter(({ stem }) => stem.id !== leaderId);
   return [
     ...takeOuts(question),
-    ...shortenLeader(question, kept),
+    ...top,
     ...temporary(question),
-    ...scaffolds.flatMap((limb) => shortenLimb(question, limb)),
-    ...scaffolds.flatMap((limb) => corrections(question, limb)),
-    ...scaffolds.flatMap((limb) => bend(question, limb)),
+    ...side.flatMap((limb) => shortenLimb(question, limb, leaderId)),
+    ...side.flatMap((limb) => corrections(question, limb)),
+    ...side.flatMap((limb) => bend(question, limb)),
     ...lateralWork(question),
-    ...chosen.empty
-      .filter((place) => isWanted(question, place))
-      .map((place) => makeLimb(scene, place, question.say)),
   ];
 }
 
@@ -156,37 +159,6 @@ function temporary({ scene, verdicts }: PlanQuestion): Act[] {
       ...cut,
     ];
   });
-}
-
-/** A place is worth making a limb for when the form cannot stand without it, or a sector is bare. */
-function isWanted({ chosen, scene }: PlanQuestion, place: EmptyPlace): boolean {
-  const gap = chosen.gaps.find(({ place: name }) => name === place.place);
-  const isBare = gap !== undefined && gap.largestDeg > gap.evenDeg * scene.limits('sector.bareRatio').value;
-  const filled = chosen.limbs.filter(({ place: name }) => name === place.place).length;
-  return isBare || filled < place.fewest;
-}
-
-/** Wood of the stem thicker than this no longer breaks from a notched bud, mm. Working value. */
-const NOTCHABLE_MM = 45;
-
-function makeLimb({ laid, kind, standsOn }: FormScene, place: EmptyPlace, say: Say): Act {
-  const at = `near ${say.length(place.heightCm)}, facing ${say.angle(place.bearingDeg)}`;
-  const stemMm = laid.trunk?.diameter.value ?? 0;
-  const how =
-    standsOn === 'stems'
-      ? `leave the next strong shoot that rises from the ground toward ${say.angle(place.bearingDeg)}`
-      : kind.gums.value
-        ? `leave the first shoot that comes ${at}, and rub off its neighbours; a notch would gum`
-        : stemMm > NOTCHABLE_MM
-          ? `leave the first shoot that comes ${at}; the stem is too old to notch`
-          : `notch a bud ${at}, before it breaks`;
-  return {
-    kind: 'make-limb',
-    heightCm: place.heightCm,
-    bearingDeg: place.bearingDeg,
-    place: place.place,
-    reason: { rule: 'empty-place', words: `No limb fills ${place.place}: ${how}.` },
-  };
 }
 
 const NOTED: readonly QuestionId[] = ['order', 'timing', 'wounds', 'disinfecting'];

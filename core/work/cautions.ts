@@ -27,7 +27,7 @@ export function cautionsFor(scene: Scene, act: Act): string[] {
   if (act.kind === 'bend' || act.kind === 'swing')
     found.push('Cord or stake: flag the cord, cap the stake; stop if it creaks.');
   if (act.kind === 'spread') found.push('Hold the join while it is pegged; stop if it creaks.');
-  if (act.kind === 'make-limb') found.push('Cut away from your hand.');
+  if (act.kind === 'make-limb' && act.how === 'notch') found.push('Cut away from your hand.');
   if (act.kind !== 'stay' && heightOfAct(scene, act) > scene.site.reachCm)
     found.push('Out of reach: no ladder if it can be avoided.');
   return found;

@@ -11,6 +11,8 @@ export interface Kit {
   cleans: 'between trees' | 'between cuts';
   paste: boolean;
   labels: number;
+  /** Buds to notch, with a knife. */
+  notches: number;
 }
 
 /** A wound this thick is covered where the school covers the larger ones, mm. Working value. */
@@ -20,16 +22,18 @@ const PASTE_MM = 25;
 export function kitFor(scene: Scene, acts: readonly Act[]): Kit {
   const places = acts.flatMap((act) => placeOf(scene, act) ?? []);
   const isDiseased = acts.some((act) => act.kind === 'take-out' && act.reason.rule === 'unsound-wood');
-  const notches = acts.some(({ kind }) => kind === 'make-limb');
   return {
-    tools: sorted([...places.map(({ tool }) => tool), ...(notches ? (['hand'] as const) : [])]),
+    tools: sorted(places.map(({ tool }) => tool)),
     ties: acts.filter(({ kind }) => kind === 'bend' || kind === 'swing').length,
     pegs: acts.filter(({ kind }) => kind === 'spread').length,
     cleans: isDiseased && scene.answers.disinfecting === 'between-cuts' ? 'between cuts' : 'between trees',
     paste: scene.answers.wounds === 'paste' && places.some(({ diameterMm }) => diameterMm >= PASTE_MM),
     labels: acts.filter((act) => act.kind === 'move').length,
+    notches: acts.filter(isNotch).length,
   };
 }
+
+const isNotch = (act: Act): boolean => act.kind === 'make-limb' && act.how === 'notch';
 
 const ORDER: readonly Tool[] = ['hand', 'shears', 'loppers', 'saw', 'pole pruner', 'pole saw'];
 
@@ -45,6 +49,7 @@ export function kitTogether(kits: readonly Kit[]): Kit {
     cleans: kits.some(({ cleans }) => cleans === 'between cuts') ? 'between cuts' : 'between trees',
     paste: kits.some(({ paste }) => paste),
     labels: sum(({ labels }) => labels),
+    notches: sum(({ notches }) => notches),
   };
 }
 
@@ -54,8 +59,9 @@ const CUT_MINUTES: Record<Tool, number> = {
   ...{ 'pole pruner': 2, 'pole saw': 6 },
 };
 const OTHER_MINUTES: Partial<Record<Act['kind'], number>> = {
-  ...{ move: 2, stay: 0.3, bend: 6, swing: 6, spread: 2, 'take-crop': 2, 'make-limb': 2 },
+  ...{ move: 2, stay: 0.3, bend: 6, swing: 6, spread: 2, 'take-crop': 2 },
 };
+const NOTCH_MINUTES = 2;
 const THREE_CUTS_MINUTES = 2;
 /** Looking, walking round and clearing away, for each tree. Working value. */
 const TREE_MINUTES = 5;
@@ -66,7 +72,7 @@ export function minutesFor(scene: Scene, acts: readonly Act[]): number {
     (sum, act) => {
       const place = placeOf(scene, act);
       const cut = place && CUT_MINUTES[place.tool] + (place.isInThree ? THREE_CUTS_MINUTES : 0);
-      return sum + (cut ?? OTHER_MINUTES[act.kind] ?? 0);
+      return sum + (cut ?? (isNotch(act) ? NOTCH_MINUTES : (OTHER_MINUTES[act.kind] ?? 0)));
     },
     acts.length > 0 ? TREE_MINUTES : 0,
   );

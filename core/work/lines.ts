@@ -66,7 +66,7 @@ export function actWords(scene: Scene, act: Act, say: Say): string {
     case 'take-crop':
       return act.leave === 0 ? `take all ${act.crop} off` : `thin ${act.crop} to ${act.leave}`;
     case 'make-limb':
-      return `wanted near ${say.length(act.heightCm)} facing ${say.angle(act.bearingDeg)}: ${lastPart(act.reason.words)}`;
+      return `for ${act.place}: ${lastPart(act.reason.words)}`;
   }
 }
 

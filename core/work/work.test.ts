@@ -182,7 +182,13 @@ describe('a caution', () => {
     ['on a walnut too', {}, { kind: 'walnut' }, /sleeves/],
     ['at a cord flags it and caps the stake', { kind: 'bend', fromDeg: 40, toDeg: 50 }, {}, /cap the stake/],
     ['at a soft join stops when it creaks', { kind: 'spread', fromDeg: 40, toDeg: 50 }, {}, /creaks/],
-    ['at a notch cuts away from the hand', { kind: 'make-limb', heightCm: 80 }, {}, /away from your hand/],
+    [
+      'at a notch cuts away from the hand',
+      { kind: 'make-limb', how: 'notch', heightCm: 80 },
+      {},
+      /your hand/,
+    ],
+    ['where a shoot is waited for there is none', { kind: 'make-limb', how: 'first-shoot' }, {}, /^$/],
   ])('%s', (_, act, more, words) => {
     expect(on(act, more)).toMatch(words);
   });

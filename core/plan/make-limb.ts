@@ -1,0 +1,83 @@
+import type { FormScene } from '../choosing/candidacy';
+import type { EmptyPlace } from '../choosing/chosen-set';
+import { arcAtHeight, layOut, tipOf, type Course } from '../tree/course';
+import { diameterAt, taperOf } from '../tree/taper';
+import { stemOf } from '../tree/stem';
+import type { Act, MakingOfLimb } from './acts';
+import { afterActs } from './after';
+import type { PlanQuestion } from './plan';
+
+/** Wood thicker than this no longer breaks from a notched bud, mm. Working value. */
+const NOTCHABLE_MM = 45;
+/** Of a stem without a leader, what is left between the wanted limb and the cut over it, cm. */
+const UNDER_CUT_CM = 2;
+
+/** The limbs the form lacks and cannot stand without, made on the stem as the cuts leave it. */
+export function wantedLimbs(question: PlanQuestion, cuts: readonly Act[]): Act[] {
+  const wanted = question.chosen.empty.filter((place) => isWanted(question, place));
+  return wanted.flatMap((place) => makeLimb(question, cuts, place));
+}
+
+/** A place is worth making a limb for when the form cannot stand without it, or a sector is bare. */
+function isWanted({ chosen, scene }: PlanQuestion, place: EmptyPlace): boolean {
+  const gap = chosen.gaps.find(({ place: name }) => name === place.place);
+  const isBare = gap !== undefined && gap.largestDeg > gap.evenDeg * scene.limits('sector.bareRatio').value;
+  const filled = chosen.limbs.filter(({ place: name }) => name === place.place).length;
+  return isBare || filled < place.fewest;
+}
+
+/** None where the stem is held below the place this winter: there will be no wood to make it on. */
+function makeLimb(question: PlanQuestion, cuts: readonly Act[], place: EmptyPlace): Act[] {
+  const { scene, form, say } = question;
+  const isHeld = cuts.some((act) => act.kind === 'shorten' && act.purpose === 'hold-height');
+  const carriers = scene.standsOn === 'stems' ? [] : coursesAfter(question, cuts);
+  const topCm = Math.max(0, ...carriers.map(({ course }) => tipOf(course)[2]));
+  const stops = !form.hasLeader && carriers.length > 0;
+  const heightCm = stops ? Math.min(place.heightCm, Math.round(topCm - UNDER_CUT_CM)) : place.heightCm;
+  const on = carriers.find(({ course }) => tipOf(course)[2] >= heightCm);
+  if (!on && carriers.length > 0 && isHeld) return [];
+  const how = makingOf(scene, on && on.mmAt(heightCm));
+  const { bearingDeg } = place;
+  const at = `near ${say.length(heightCm)}, facing ${say.angle(bearingDeg)}`;
+  const words = `No limb fills ${place.place}: ${howWords(how, at, say.angle(bearingDeg), scene, on !== undefined)}.`;
+  const reason = { rule: 'empty-place', words };
+  return [{ kind: 'make-limb', heightCm, bearingDeg, place: place.place, how, reason }];
+}
+
+interface Carrier {
+  course: Course;
+  mmAt: (heightCm: number) => number;
+}
+
+/** The trunk, and the limb that leads in its place, as the cuts leave them. */
+function coursesAfter({ scene, chosen }: PlanQuestion, cuts: readonly Act[]): Carrier[] {
+  const after = layOut(afterActs(scene.laid.tree, cuts));
+  const leader = chosen.limbs.find(({ role }) => role === 'leader')?.stemId;
+  return [...new Set([scene.laid.trunk?.id, leader])].flatMap((id): Carrier[] => {
+    const stem = id === undefined ? undefined : stemOf(after.tree, id);
+    const course = stem && after.courses.get(stem.id);
+    if (!course) return [];
+    return [{ course, mmAt: (heightCm) => diameterAt(taperOf(stem), arcAtHeight(course, heightCm)) }];
+  });
+}
+
+function makingOf({ kind, standsOn }: FormScene, stemMm: number | undefined): MakingOfLimb {
+  if (standsOn === 'stems') return 'ground-shoot';
+  return stemMm === undefined || kind.gums.value || stemMm > NOTCHABLE_MM ? 'first-shoot' : 'notch';
+}
+
+function howWords(
+  how: MakingOfLimb,
+  at: string,
+  toward: string,
+  { kind }: FormScene,
+  isThere: boolean,
+): string {
+  if (how === 'ground-shoot')
+    return `leave the next strong shoot that rises from the ground toward ${toward}`;
+  if (how === 'notch') return `notch a bud ${at}, before it breaks`;
+  if (!isThere) return `once the stem has grown past it, leave the first shoot ${at}`;
+  return kind.gums.value
+    ? `leave the first shoot that comes ${at}, and rub off its neighbours; a notch would gum`
+    : `leave the first shoot that comes ${at}; the stem is too old to notch`;
+}
