@@ -25,7 +25,9 @@ export function cautionsFor(scene: Scene, act: Act): string[] {
   if (place) return cutCautions(scene, act, place);
   const found: string[] = [];
   if (act.kind === 'bend' || act.kind === 'swing')
-    found.push('Cord or stake: flag the cord, cap the stake; stop if it creaks.');
+    found.push(
+      'How far is safe is not yet computed: ease it down, stop if it creaks. Flag the cord, cap the stake.',
+    );
   if (act.kind === 'spread') found.push('Hold the join while it is pegged; stop if it creaks.');
   if (act.kind === 'make-limb' && act.how === 'notch') found.push('Cut away from your hand.');
   if (act.kind !== 'stay' && heightOfAct(scene, act) > scene.site.reachCm)

@@ -1,6 +1,7 @@
 import { placeOf, type Tool } from '../cuts/place';
 import type { Scene } from '../findings/finding';
 import type { Act } from '../plan/acts';
+import { stemOf, type Condition } from '../tree/stem';
 
 /** What is carried out to a tree or a yard. */
 export interface Kit {
@@ -18,10 +19,16 @@ export interface Kit {
 /** A wound this thick is covered where the school covers the larger ones, mm. Working value. */
 const PASTE_MM = 25;
 
+/** Wood whose cut may carry disease to the next: what killed a dead limb is not known. */
+const DISEASED: readonly Condition[] = ['dead', 'cankered', 'blighted'];
+
 /** What the acts on a tree ask one to carry. */
 export function kitFor(scene: Scene, acts: readonly Act[]): Kit {
   const places = acts.flatMap((act) => placeOf(scene, act) ?? []);
-  const isDiseased = acts.some((act) => act.kind === 'take-out' && act.reason.rule === 'unsound-wood');
+  const isDiseased = acts.some((act) => {
+    const stem = placeOf(scene, act) && 'stemId' in act && stemOf(scene.laid.tree, act.stemId);
+    return stem && DISEASED.includes(stem.condition);
+  });
   return {
     tools: sorted(places.map(({ tool }) => tool)),
     ties: acts.filter(({ kind }) => kind === 'bend' || kind === 'swing').length,

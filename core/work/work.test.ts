@@ -125,6 +125,23 @@ describe('kit and minutes', () => {
     expect(minutesFor(scene, acts)).toBeCloseTo(7.9 + 2, 9); // the third is over 25 mm: three cuts, two minutes more
     expect(kitFor(scene, acts).tools).toEqual(['shears', 'loppers']);
   });
+
+  it('has the blade cleaned between cuts where wood is sick, not where it is only broken', () => {
+    const cleans = (condition: Stem['condition']): string => {
+      const { scene, acts } = planned(vase([limb('x', 75, 45, { condition })]));
+      return kitFor(scene, acts).cleans;
+    };
+    expect(cleans('broken')).toBe('between trees');
+    expect(cleans('cankered')).toBe('between cuts');
+  });
+
+  it('has a knife for each bud that is notched, two minutes apiece', () => {
+    const { scene, acts } = planned(vase([], { kind: 'apple', limbs: four.slice(0, 3) }));
+    const notches = acts.filter((act) => act.kind === 'make-limb' && act.how === 'notch');
+    expect(notches).toHaveLength(1);
+    expect(kitFor(scene, notches)).toMatchObject({ tools: [], notches: 1 });
+    expect(minutesFor(scene, notches)).toBe(5 + 2);
+  });
 });
 
 describe('a crop on thin wood', () => {

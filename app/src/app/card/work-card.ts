@@ -62,14 +62,18 @@ export class WorkCard {
     });
   });
 
+  /** Limbs and leader that stay, by the name on their tag. */
+  private readonly stays = computed(() => {
+    const say = sayIn(this.book.units(), this.state().tree);
+    return Object.values(this.judged().verdicts)
+      .filter(({ decision }) => decision === 'scaffold' || decision === 'leader')
+      .map(({ stemId }) => ({ stemId, tag: say.stem(stemId) }));
+  });
+
   readonly head = computed(() => {
     const { record, site, form, visitedOn } = this.state();
     const minutes = Math.round(minutesFor(this.scene(), this.judged().plan.acts));
-    const { plan, verdicts } = this.judged();
-    const say = sayIn(this.book.units(), this.state().tree);
-    const kept = Object.values(verdicts).filter(
-      ({ decision }) => decision === 'scaffold' || decision === 'leader',
-    );
+    const { plan } = this.judged();
     return {
       name: record.name,
       what: [kindFacts(record.kind).name, record.variety && `‘${record.variety}’`].filter(Boolean).join(' '),
@@ -79,7 +83,9 @@ export class WorkCard {
       minutes,
       school: this.state().school.name,
       kit: kitWords(kitFor(this.scene(), plan.acts)),
-      stays: kept.map(({ stemId }) => say.stem(stemId)).join(', '),
+      stays: this.stays()
+        .map(({ tag }) => tag)
+        .join(', '),
       share: `${Math.round(plan.account.wood * 100)} % of the wood comes to the ground, ${Math.round(plan.account.shoots * 100)} % of the shoots`,
     };
   });
@@ -90,7 +96,9 @@ export class WorkCard {
     const gone = new Set(out.flatMap((id) => [...withDescendants(tree, id)]));
     const afterIds = new Set(this.judged().plan.after.stems.map(({ id }) => id));
     for (const { id } of tree.stems) if (!afterIds.has(id)) gone.add(id);
-    return { laid: layOut(tree), lines: this.lines(), gone };
+    const { trunk } = layOut(tree);
+    const stays = this.stays().filter(({ stemId }) => stemId !== trunk?.id);
+    return { laid: layOut(tree), lines: this.lines(), gone, stays };
   });
 
   readonly standingDeg = computed(() => {

@@ -1,5 +1,6 @@
 import { select } from 'd3';
 import {
+  arcAtHeight,
   courseFrom,
   positionAt,
   reading,
@@ -35,7 +36,12 @@ export function markFor(board: Board, act: Act, { laid }: TreePicture): DrawnMar
     group.append('path').attr('d', 'M-7 -3 Q0 -9 7 -3 M0 -2 l-3.4 7 h6.8 Z');
     group.append('text').attr('x', -11).attr('dy', '0.32em').text('limb wanted');
     return [
-      { place: (project) => put(board, group.node() as SVGGElement, project([0, 0, act.heightCm]), 0) },
+      {
+        place: (project) => {
+          const there = positionAt(trunk, arcAtHeight(trunk, act.heightCm));
+          put(board, group.node() as SVGGElement, project(there), 0);
+        },
+      },
     ];
   }
   const course = laid.courses.get(act.stemId);

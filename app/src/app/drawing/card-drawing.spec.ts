@@ -27,7 +27,8 @@ function picture(tree = TREE): CardPicture {
       act.kind === 'take-out' ? [...withDescendants(state.tree, act.stemId)] : [],
     ),
   );
-  return { laid: layOut(state.tree), lines, gone };
+  const stays = judged.chosen.limbs.map(({ stemId }) => ({ stemId, tag: stemId.toUpperCase() }));
+  return { laid: layOut(state.tree), lines, gone, stays };
 }
 const numbersOf = (svg: SVGSVGElement): string[] =>
   [...svg.querySelectorAll('circle + text')].map((text) => text.textContent ?? '');
@@ -45,6 +46,17 @@ describe('the drawing of a card', () => {
     const dashed = [...svg.querySelectorAll('[stroke-dasharray="3 2"]')];
     expect(dashed.length).toBeGreaterThanOrEqual(5); // the limb that goes, and the end of each that is shortened
     expect(dashed.every((path) => path.getAttribute('fill') === 'none')).toBe(true);
+  });
+
+  it('names each limb that stays, beyond its end: the one to the east on the right of a view from the south', () => {
+    const svg = cardElevation(picture(), 180, 460, 400);
+    const xOf = (tag: string): number => {
+      const found = [...svg.querySelectorAll('text')].filter(({ textContent }) => textContent === tag);
+      expect(found).toHaveLength(1);
+      return Number(found[0]?.getAttribute('x'));
+    };
+    expect(xOf('B')).toBeGreaterThan(xOf('A') + 40);
+    expect(xOf('D')).toBeLessThan(xOf('C') - 40);
   });
 
   it('stands by itself: nothing in it needs a stylesheet', () => {

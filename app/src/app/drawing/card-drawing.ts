@@ -1,5 +1,6 @@
 import { create, type Selection } from 'd3';
 import {
+  arcAtHeight,
   courseFrom,
   elevationFrom,
   outline,
@@ -24,6 +25,11 @@ const INK = '#16261d';
 const PALE = '#9aa39a';
 const FONT = "'Fira Sans Condensed', 'Fira Sans', sans-serif";
 const NUMBER_PX = 17;
+/** How far beyond its end a limb's name is written, and the width of a letter, px. */
+const NAME_PX = 9;
+const NAME_LETTER_PX = 7;
+/** How far out from the stem a wanted limb's number hangs, on the side it is to face, cm. */
+const WANTED_CM = 14;
 /** Thinnest wood drawn, px. */
 const HAIR_PX = 1.6;
 
@@ -33,6 +39,8 @@ export interface CardPicture {
   lines: readonly WorkLine[];
   /** Stems that the work takes off, with all they carry. */
   gone: ReadonlySet<StemId>;
+  /** Limbs that stay, by the name on their tag. */
+  stays: readonly { stemId: StemId; tag: string }[];
 }
 
 /** The bearing from which the limbs of a tree spread widest, deg: square to the line their tips lie along. */
@@ -136,6 +144,14 @@ function drawTree(svg: Svg, picture: CardPicture, project: Projection, frame: Fr
         return `${i === 0 ? 'M' : 'L'}${px.toFixed(1)} ${py.toFixed(1)}`;
       })
       .join('')}Z`;
+  const middle = (course: Course): string => {
+    const ends = course.points.map((point) =>
+      at(project(point))
+        .map((px) => px.toFixed(1))
+        .join(' '),
+    );
+    return `M${ends.join('L')}`;
+  };
   const cutAt = new Map<StemId, number>();
   for (const { act } of picture.lines) if (act.kind === 'shorten') cutAt.set(act.stemId, act.toLengthCm);
   for (const stem of picture.laid.tree.stems) {
@@ -164,10 +180,12 @@ function drawTree(svg: Svg, picture: CardPicture, project: Projection, frame: Fr
     if (mark.ghost)
       svg
         .append('path')
-        .attr('d', path(mark.ghost, 0, mark.ghost.lengthCm))
+        .attr('d', middle(mark.ghost))
         .attr('fill', 'none')
         .attr('stroke', INK)
-        .attr('stroke-dasharray', '1 3');
+        .attr('stroke-width', 2.4)
+        .attr('stroke-linecap', 'round')
+        .attr('stroke-dasharray', '0.1 5');
     if (mark.across) {
       const way = project(mark.across);
       const turn = (Math.atan2(-way.y, way.x) * 180) / Math.PI;
@@ -180,10 +198,33 @@ function drawTree(svg: Svg, picture: CardPicture, project: Projection, frame: Fr
     }
     return [{ number, x: tiedX, y: tiedY }];
   });
+  const names = picture.stays.flatMap(({ stemId, tag }) => {
+    const course = picture.laid.courses.get(stemId);
+    if (!course) return [];
+    const endCm = Math.min(cutAt.get(stemId) ?? course.lengthCm, course.lengthCm);
+    const [x, y] = at(project(positionAt(course, endCm)));
+    const [fromX, fromY] = at(project(positionAt(course, endCm * 0.8)));
+    const run = Math.hypot(x - fromX, y - fromY);
+    // A limb that points at the viewer has no way to put its name but above it.
+    const [wayX, wayY] = run > 2 ? [(x - fromX) / run, (y - fromY) / run] : [0, -1];
+    return [{ tag, x: x + wayX * NAME_PX, y: y + wayY * NAME_PX }];
+  });
   const hung = hangTags(
-    marks.map(({ x, y }) => ({ x, y: y - 15, width: NUMBER_PX })),
+    [
+      ...marks.map(({ x, y }) => ({ x, y: y - 15, width: NUMBER_PX })),
+      ...names.map(({ tag, x, y }) => ({ x, y: y - 15, width: 4 + NAME_LETTER_PX * tag.length })),
+    ],
     frame,
   );
+  names.forEach(({ tag }, i) => {
+    const { x, y } = hung[marks.length + i] as (typeof hung)[number];
+    words(svg, x, y, tag, 13)
+      .attr('text-anchor', 'middle')
+      .attr('font-weight', 600)
+      .attr('stroke', 'white')
+      .attr('stroke-width', 3)
+      .attr('paint-order', 'stroke');
+  });
   marks.forEach(({ number, x, y }, i) => {
     const tag = hung[i] as (typeof hung)[number];
     svg
@@ -209,7 +250,15 @@ function markOf(
   laid: LaidTree,
   act: Act,
 ): { at: Point; tied?: Point; across?: Point; ghost?: Course } | undefined {
-  if (act.kind === 'make-limb') return { at: [0, 0, act.heightCm] };
+  if (act.kind === 'make-limb') {
+    const trunk = laid.trunk && laid.courses.get(laid.trunk.id);
+    const [x, y, z] = trunk ? positionAt(trunk, arcAtHeight(trunk, act.heightCm)) : [0, 0, act.heightCm];
+    const toward = (act.bearingDeg * Math.PI) / 180;
+    return {
+      at: [x, y, z],
+      tied: [x + WANTED_CM * Math.sin(toward), y + WANTED_CM * Math.cos(toward), z],
+    };
+  }
   const course = laid.courses.get(act.stemId);
   const stem = laid.tree.stems.find(({ id }) => id === act.stemId);
   if (!course || !stem) return undefined;
