@@ -62,3 +62,4 @@ export { walkingOrder, type Standing } from './work/walk';
 export { rowsOf } from './work/rows';
 export { sayIn } from './choosing/say';
 export * from './cuts/preview';
+export type { SideShoot } from './cuts/side-shoot';

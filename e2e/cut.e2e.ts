@@ -59,6 +59,21 @@ test('a length the limb does not have is refused in words, and the cut stays whe
   await expect(page.getByRole('alert')).toContainText('The limb is 118 cm long');
 });
 
+test('a cut to a limb that stands there names it, and a bud is asked for only away from it', async ({
+  page,
+}) => {
+  await page.goto('/tree/pell/cut/trunk');
+  const which = page.getByRole('region', { name: 'Which bud' });
+  await expect(which).toContainText('K stands there and leads on');
+  await expect(page.locator('.limb-strip text.rises')).toHaveCount(10);
+  await expect(page.getByRole('img', { name: /just over K/ })).toBeVisible();
+  await lengthOf(page).fill('195');
+  await lengthOf(page).press('Tab');
+  await expect(page.locator('.cut-clock')).toBeVisible();
+  await which.getByRole('button', { name: /^K at 181 cm/ }).click();
+  await expect(which).toContainText('K stands there');
+});
+
 test('a limb that goes shows the cut at its collar, and what fills its room', async ({ page }) => {
   await openCut(page, 'j');
   await expect(page.locator('.reasons')).toContainText('in three cuts');

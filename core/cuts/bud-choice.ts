@@ -127,6 +127,9 @@ export function facingChoices(scene: FormScene, wish: CutWish, say: Say): BudCho
 
 export const RANK: Record<Fit, number> = { good: 0, fair: 1, refused: 2 };
 
+/** A degree past the form's angles weighs as much as this many of turn: a turned limb is tied aside, a flat one is lost. */
+const OFF_ANGLE = 3;
+
 /** How far a choice misses the wish: degrees of angle and turn, half those off the limb's own angle, two for each cm. Working weights. */
 function missOf(wish: CutWish, choice: BudChoice): number {
   const { bearingDeg, fromDeg, toDeg, toLengthCm } = wish;
@@ -135,7 +138,7 @@ function missOf(wish: CutWish, choice: BudChoice): number {
   if (wish.forks) return Math.min(Math.abs(choice.facingDeg - 90), Math.abs(choice.facingDeg - 270)) + far;
   const angle = Math.max(fromDeg - choice.angleDeg, choice.angleDeg - toDeg, 0);
   const turn = choice.angleDeg < 10 ? 0 : bearingDifference(bearingDeg, choice.bearingDeg);
-  return angle * 2 + turn + far + Math.abs(choice.angleDeg - wish.hereDeg) / 2;
+  return angle * OFF_ANGLE + turn + far + Math.abs(choice.angleDeg - wish.hereDeg) / 2;
 }
 
 /** Where the shoot of a bud would grow from its place on a limb, in a season of its kind's usual growth. */

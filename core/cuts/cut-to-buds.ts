@@ -124,10 +124,15 @@ export function choicesFor(question: CutQuestion, acts: readonly Act[], act: Sho
 }
 
 /** The side shoots a limb could be cut to near a length, best first, as the work leaves the tree. */
-export function sideShootsFor(question: CutQuestion, acts: readonly Act[], act: Shorten): SideShoot[] {
+export function sideShootsFor(
+  question: CutQuestion,
+  acts: readonly Act[],
+  act: Shorten,
+  withinCm?: number,
+): SideShoot[] {
   const setting = settingOf(question.scene, acts, act.stemId);
   const bent = stemOf(setting.scene.laid.tree, act.stemId);
-  return bent ? sideShoots(setting.scene, wishFor(question, setting, bent, act), question.say) : [];
+  return bent ? sideShoots(setting.scene, wishFor(question, setting, bent, act), question.say, withinCm) : [];
 }
 
 /** The bud below the first that makes a fork of a cut that is to make one. */

@@ -1,19 +1,27 @@
 import { sayIn } from '../choosing/say';
 import type { FormScene } from '../choosing/candidacy';
 import { sceneOf, type Judgement } from '../choosing/judge';
+import type { Scene } from '../findings';
 import { limbsOf } from '../findings/measures';
 import { formOf } from '../forms';
 import type { TreeState } from '../history/tree-at';
 import { accountOf, type Account } from '../plan/account';
 import { OWN_WORD, type Act } from '../plan/acts';
+import { purposeOfOwnCut } from '../plan/wounds';
 import { cutQuestionOf } from '../plan/plan';
 import { afterActs, cutDiameterMm } from '../plan/after';
 import type { Units } from '../readings/units';
+import { angleBetween, bearingOf, fromUprightOf, type Vec3 } from '../geometry/vector';
+import { runAt } from '../tree/course';
 import { stemOf, type Stem, type StemId, type Tree } from '../tree/stem';
 import type { BudChoice } from './bud-choice';
-import { choicesFor, facingsAt } from './cut-to-buds';
+import { choicesFor, facingsAt, sideShootsFor } from './cut-to-buds';
+import { limbCutTo, type SideShoot } from './side-shoot';
 import { budsAlong, type LimbBud } from './limb-buds';
 import { placeOf, type CutPlace } from './place';
+
+/** A cut this near to the plan's own is the plan's own, cm. */
+const SAME_CM = 0.05;
 
 type Shorten = Extract<Act, { kind: 'shorten' }>;
 
@@ -23,10 +31,23 @@ export interface CutPreview {
   /** Buds near the cut, best first; and a bud facing each of eight ways there, round the clock. */
   choices: readonly BudChoice[];
   around: readonly BudChoice[];
+  /** The limb standing there that the cut goes to, and how it leads on; no bud is chosen then. */
+  to: StandingLimb | undefined;
+  /** Other side shoots close by that it could be cut to, best first. */
+  shoots: readonly SideShoot[];
   place: CutPlace | undefined;
   account: Account;
   after: Tree;
 }
+
+/** A limb a stem is cut to. Angles deg: of the cut stem there, of the limb from upright, between the two. */
+export interface StandingLimb extends Omit<SideShoot, 'joinCm'> {
+  diameterMm: number;
+  besideDeg: number;
+}
+
+/** Side shoots this near to the cut are told of, cm. */
+const CLOSE_BY_CM = 15;
 
 /** One limb under the knife: all that stays the same while the cut is moved along it. */
 export interface CutBench {
@@ -57,22 +78,63 @@ export function cutBench(
     (act): act is Shorten => act.kind === 'shorten' && act.stemId === stemId,
   );
   const others = judged.plan.acts.filter((act) => act !== planned);
-  const actAt = (toLengthCm: number): Shorten => ({
-    ...{ kind: 'shorten', stemId, toLengthCm, diameterMm: cutDiameterMm(stem, toLengthCm) },
-    purpose: planned?.purpose ?? (stemId === question.leaderId ? 'leader-tip' : 'keep-direction'),
-    reason: { rule: OWN_WORD, words: '' },
-  });
+  const left = new Set(afterActs(state.tree, others).stems.map(({ id }) => id));
+  const actAt = (toLengthCm: number): Shorten => {
+    const isPlanned = planned !== undefined && Math.abs(planned.toLengthCm - toLengthCm) < SAME_CM;
+    const isTrunk = stemId === base.laid.trunk?.id;
+    const toStem = isPlanned
+      ? planned.toStem
+      : limbCutTo(base.laid, form, stemId, toLengthCm, (id) => left.has(id));
+    const toBud =
+      planned?.toStem === undefined && planned?.purpose !== 'next-tier' ? planned?.purpose : undefined;
+    const own = purposeOfOwnCut(isTrunk, form.hasLeader, toStem !== undefined);
+    return {
+      ...{ kind: 'shorten', stemId, toLengthCm, diameterMm: cutDiameterMm(stem, toLengthCm) },
+      purpose: (isPlanned ? planned.purpose : toStem === undefined ? toBud : undefined) ?? own,
+      ...(toStem !== undefined && { toStem }),
+      reason: { rule: OWN_WORD, words: '' },
+    };
+  };
   const previewAt = (toLengthCm: number): CutPreview => {
     const act = actAt(toLengthCm);
     const acts = toLengthCm < stem.length.value ? [...others, act] : others;
+    const isToBud = act.toStem === undefined;
+    const near = sideShootsFor(question, others, act, CLOSE_BY_CM);
     return {
       toLengthCm,
-      choices: choicesFor(question, others, act),
-      around: facingsAt(question, others, act),
+      choices: isToBud ? choicesFor(question, others, act) : [],
+      around: isToBud ? facingsAt(question, others, act) : [],
+      to:
+        act.toStem === undefined
+          ? undefined
+          : standing(base, stem, act.toStem, act.purpose === 'side-shoot' ? near : []),
+      shoots: near.filter((shoot) => shoot.stemId !== act.toStem),
       place: placeOf(scene, act),
       account: accountOf(state.tree, acts),
       after: afterActs(state.tree, acts),
     };
   };
   return { scene, stem, buds: budsAlong(stem, base.kind, base.when.season), planned, actAt, previewAt };
+}
+
+/** How the limb a stem is cut to leads on; judged as a side shoot where it is near enough to be one. */
+function standing(
+  { laid }: Pick<Scene, 'laid'>,
+  stem: Stem,
+  toStem: StemId,
+  near: readonly SideShoot[],
+): StandingLimb | undefined {
+  const limb = stemOf(laid.tree, toStem);
+  const [course, carrier] = [laid.courses.get(toStem), laid.courses.get(stem.id)];
+  if (!limb || !course || !carrier) return undefined;
+  const start = course.directions[0] as Vec3;
+  const way = course.directions.at(-1) as Vec3;
+  const judged = near.find(({ stemId }) => stemId === toStem);
+  return {
+    ...{ stemId: toStem, diameterMm: limb.diameter.value },
+    besideDeg: angleBetween(runAt(carrier, laid.joins.get(toStem) ?? 0), start),
+    bearingDeg: judged?.bearingDeg ?? bearingOf(way),
+    angleDeg: judged?.angleDeg ?? fromUprightOf(way),
+    ...{ fit: judged?.fit ?? 'good', why: judged?.why ?? [] },
+  };
 }

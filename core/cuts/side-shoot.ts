@@ -1,7 +1,7 @@
 import type { FormScene } from '../choosing/candidacy';
 import type { Say } from '../findings/finding';
 import { bearingDifference, bearingOf, fromUprightOf, type Vec3 } from '../geometry/vector';
-import type { Course } from '../tree/course';
+import type { Course, LaidTree } from '../tree/course';
 import { diameterAt, taperOf } from '../tree/taper';
 import { childrenOf, type StemId } from '../tree/stem';
 import { faultsOf, RANK, worstFit, type CutWish, type Fit } from './bud-choice';
@@ -24,14 +24,43 @@ const WITHIN = 1 / 3;
 /** A side shoot takes over from wood up to three times as thick (common guidance). */
 const TAKES_OVER = 1 / 3;
 
-/** The sound side shoots near a wished length, best first: the best fit, then the one that leads nearest to the wish. */
-export function sideShoots(scene: FormScene, wish: CutWish, say: Say): SideShoot[] {
+/** A cut this near over the place a limb rises is a cut to that limb, cm; on the stem of a form without a leader this near. */
+const TO_LIMB_CM = 1.5;
+const TO_LIMB_ON_OPEN_CM = 4;
+
+/** The limb a stem is cut to when it is cut at a length: the nearest just under it that stands; undefined for none. */
+export function limbCutTo(
+  laid: LaidTree,
+  form: { hasLeader: boolean },
+  stemId: StemId,
+  atCm: number,
+  stands: (id: StemId) => boolean,
+): StemId | undefined {
+  const isOpen = stemId === laid.trunk?.id && !form.hasLeader;
+  const withinCm = isOpen ? TO_LIMB_ON_OPEN_CM : TO_LIMB_CM;
+  return childrenOf(laid.tree, stemId)
+    .filter(({ id }) => stands(id))
+    .map(({ id }) => ({ id, underCm: atCm - (laid.joins.get(id) ?? Infinity) }))
+    .filter(({ underCm }) => underCm >= 0 && underCm < withinCm)
+    .sort((a, b) => a.underCm - b.underCm)[0]?.id;
+}
+
+/**
+ * The sound side shoots near a wished length, best first: the best fit, then the one that leads nearest to the wish. Near is
+ * within a third of the length either way unless told.
+ */
+export function sideShoots(
+  scene: FormScene,
+  wish: CutWish,
+  say: Say,
+  withinCm = wish.toLengthCm * WITHIN,
+): SideShoot[] {
   const { laid } = scene;
   const { stem, toLengthCm } = wish;
   return childrenOf(laid.tree, stem.id)
     .filter(({ condition }) => condition === 'sound')
     .map((shoot) => ({ shoot, joinCm: laid.joins.get(shoot.id) ?? shoot.origin.value }))
-    .filter(({ joinCm }) => joinCm > LEAST_CM && Math.abs(joinCm - toLengthCm) < toLengthCm * WITHIN)
+    .filter(({ joinCm }) => joinCm > LEAST_CM && Math.abs(joinCm - toLengthCm) < withinCm)
     .map(({ shoot, joinCm }) => {
       const course = laid.courses.get(shoot.id) as Course;
       const way = course.directions.at(-1) as Vec3;

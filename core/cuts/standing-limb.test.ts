@@ -5,6 +5,7 @@ import { readYardFile } from '../formats/read';
 import { fromUprightOf } from '../geometry/vector';
 import { readBook, treeState, type TreeState } from '../history/tree-at';
 import type { Act } from '../plan/acts';
+import { cutBench, type CutPreview } from './preview';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import { closestApproach } from '../tree/approach';
 import { layOut, tipOf, type Course } from '../tree/course';
@@ -136,5 +137,42 @@ describe('the side shoot a limb is cut to', () => {
   it('is none further than a third of the length away, nor one that is dead: then it is left uncut', () => {
     expect(cutOf(wall([on('e', 's', 24, 90, 84)]))).toBeUndefined();
     expect(cutOf(wall([{ ...on('e', 's', 38, 90, 84), condition: 'dead' }]))).toBeUndefined();
+  });
+});
+
+describe('a cut tried at a length', () => {
+  const axis: TestTree = {
+    ...{ form: 'bent-down-axis', trunk: { length: 260, mm: 40 } },
+    limbs: [0, 120, 240, 60].map((bearing, i) => limb(`l${i}`, 55 + i * 48, bearing, 60, { mm: 8 })),
+  };
+  const tried = (tree: TestTree, stemId: string, cm: number): CutPreview => {
+    const state = treeOf(tree);
+    const bench = cutBench(state, judged(state), stemId, 'metric');
+    if (!bench) throw new Error(`${stemId} goes`);
+    return bench.previewAt(cm);
+  };
+
+  it('goes to the limb that rises within a cm and a half under it, and then to no bud', () => {
+    // The highest limb rises at 199 cm and leaves a plumb stem at 60 deg.
+    const held = tried(axis, 'trunk', 200);
+    expect(held.to).toMatchObject({ stemId: 'l3', besideDeg: expect.closeTo(60, 0) as number });
+    expect([held.choices, held.around]).toEqual([[], []]);
+    expect(tried(axis, 'trunk', 200.4).to?.stemId).toBe('l3');
+    expect(tried(axis, 'trunk', 200.6).to).toBeUndefined();
+    expect(tried(axis, 'trunk', 200.6).choices.length).toBeGreaterThan(0);
+    expect(tried(axis, 'trunk', 198.9).to).toBeUndefined();
+  });
+
+  it('tells of the side shoots within 15 cm, and not of those further off', () => {
+    const tree = wall([on('e', 's', 38, 90, 84), on('e', 't', 20, 90, 84)]);
+    const near = (cm: number): string[] => tried(tree, 'e', cm).shoots.map(({ stemId }) => stemId);
+    expect(near(45)).toEqual(['s']);
+    expect(near(30).sort()).toEqual(['s', 't']);
+    expect(tried(tree, 'e', 38.6)).toMatchObject({ to: { stemId: 's', fit: 'good' } });
+  });
+
+  it('is made so when the grower sets it', () => {
+    const state = treeOf({ ...wall([on('e', 's', 38, 90, 84)]), cuts: { e: 38.6 } });
+    expect(toLimbs(state)).toMatchObject([{ stemId: 'e', toStem: 's', purpose: 'side-shoot' }]);
   });
 });

@@ -3,15 +3,15 @@ import type { PlanQuestion } from './plan';
 import type { Act } from './acts';
 
 /**
- * The stem that carries the tree's top once the acts are done: the leader that was chosen, or the limb that the stem is held
- * at within reach, which takes the top over; on a wall the limb lies along its wire and the stem ends there.
+ * The stem that carries the tree's top once the acts are done: the leader that was chosen, or the limb the stem is cut back to,
+ * which takes the top over; on a wall the limb lies along its wire and the stem ends there.
  */
 export function leaderAfter(
   { scene, form, chosen }: Pick<PlanQuestion, 'scene' | 'form' | 'chosen'>,
   acts: readonly Act[],
 ): StemId | undefined {
   if (!form.hasLeader) return undefined;
-  const takesOver = acts.find((act) => act.kind === 'shorten' && act.purpose === 'hold-height');
+  const takesOver = acts.find((act) => act.kind === 'shorten' && act.stemId === scene.laid.trunk?.id);
   if (takesOver?.kind === 'shorten' && takesOver.toStem !== undefined && !form.needsWall)
     return takesOver.toStem;
   return chosen.limbs.find(({ role }) => role === 'leader')?.stemId ?? scene.laid.trunk?.id;

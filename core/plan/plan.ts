@@ -99,7 +99,7 @@ function roughActs(question: PlanQuestion): Act[] {
   });
   const scaffolds = kept.filter(({ limb }) => limb.role === 'scaffold');
   const top = shortenLeader(question, kept);
-  const leaderId = leaderAfter(question, top);
+  const leaderId = leaderAfter(question, byOwnWord(question, top));
   const side = scaffolds.filter(({ stem }) => stem.id !== leaderId);
   return [
     ...takeOuts(question),

@@ -2,7 +2,8 @@ import type { FormScene } from '../choosing/candidacy';
 import { joinHeightCm } from '../findings/measures';
 import { bearingDifference } from '../geometry/vector';
 import { childrenOf, stemOf, withDescendants, type Stem, type StemId } from '../tree/stem';
-import { OWN_WORD, type Act, type RemovalCut } from './acts';
+import { limbCutTo } from '../cuts/side-shoot';
+import { OWN_WORD, type Act, type HeadingPurpose, type RemovalCut } from './acts';
 import { cutDiameterMm } from './after';
 import type { PlanQuestion } from './plan';
 
@@ -121,6 +122,12 @@ export function moves({ scene, say }: PlanQuestion, acts: readonly Act[]): Act[]
   });
 }
 
+/** What a cut at a length of the grower's own is for: to a limb that stands there, or to a bud. */
+export function purposeOfOwnCut(isTrunk: boolean, hasLeader: boolean, isToLimb: boolean): HeadingPurpose {
+  if (isToLimb) return isTrunk && !hasLeader ? 'open-centre' : 'side-shoot';
+  return isTrunk ? 'leader-tip' : 'keep-direction';
+}
+
 /** Cuts at the lengths the grower has set, in place of the program's own; a limb set to its whole length is not cut. */
 export function byOwnWord(question: PlanQuestion, acts: readonly Act[]): Act[] {
   const { scene, form, verdicts, cuts, say } = question;
@@ -131,22 +138,12 @@ export function byOwnWord(question: PlanQuestion, acts: readonly Act[]): Act[] {
     const stem = stemOf(scene.laid.tree, stemId);
     if (!stem || toLengthCm >= stem.length.value) return [];
     const isTrunk = stemId === scene.laid.trunk?.id;
-    const toStem = isTrunk && !form.hasLeader ? limbBelow(question, stemId, toLengthCm) : undefined;
-    const purpose = toStem !== undefined ? 'open-centre' : isTrunk ? 'leader-tip' : 'keep-direction';
+    const toStem = limbCutTo(scene.laid, form, stemId, toLengthCm, stands);
+    const purpose = purposeOfOwnCut(isTrunk, form.hasLeader, toStem !== undefined);
     const reason = { rule: OWN_WORD, words: `You set its length to ${say.length(toLengthCm)}.` };
     const diameterMm = cutDiameterMm(stem, toLengthCm);
     const to = toStem !== undefined && { toStem };
     return [{ kind: 'shorten', stemId, toLengthCm, diameterMm, purpose, ...to, reason }];
   });
   return [...acts.filter((act) => !isSet(act)), ...own];
-}
-
-/** The nearest limb that stays just under a place on a stem; undefined for none. */
-function limbBelow({ scene, verdicts }: PlanQuestion, stemId: StemId, atCm: number): StemId | undefined {
-  const { laid } = scene;
-  return childrenOf(laid.tree, stemId)
-    .filter(({ id }) => !['out', 'goes-with'].includes(verdicts[id]?.decision ?? ''))
-    .map(({ id }) => ({ id, underCm: atCm - (laid.joins.get(id) ?? Infinity) }))
-    .filter(({ underCm }) => underCm >= 0 && underCm < STUMP_CM)
-    .sort((a, b) => a.underCm - b.underCm)[0]?.id;
 }

@@ -1,7 +1,7 @@
 import { DecimalPipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 
-const LIMB = 78;
+const LIMB = 62;
 const OVER_MM = 6;
 
 /** A heading cut close up, from the limb's real thickness and angle: the bud, the slope, the distance, and the shoot to come. */

@@ -3,6 +3,7 @@ import { RouterLink } from '@angular/router';
 import {
   bearingDifference,
   cautionsFor,
+  childrenOf,
   cutBench,
   formatValue,
   layOut,
@@ -26,10 +27,14 @@ import { CollarCloseUp } from './collar-close-up';
 import { CutClock } from './cut-clock';
 import { CutCloseUp } from './cut-close-up';
 import { CutFromAbove } from './cut-from-above';
+import { CutOverLimb } from './cut-over-limb';
 import { LimbWithBuds } from './limb-with-buds';
 
 /** How many of the buds near the cut are told. */
 const TOLD = 4;
+/** How many side shoots close by are told, and how far over its join a limb is cut to one, cm. */
+const TOLD_SHOOTS = 2;
+const OVER_LIMB_CM = 0.6;
 /** Room for a shoot beyond the longest limb, seen from above, cm. */
 const SHOOT_ROOM_CM = 25;
 
@@ -44,6 +49,7 @@ const SHOOT_ROOM_CM = 25;
     CutClock,
     CutCloseUp,
     CutFromAbove,
+    CutOverLimb,
     LimbWithBuds,
   ],
   templateUrl: './cut-page.html',
@@ -99,15 +105,59 @@ export class CutPage {
       ...choice,
       isBest: i === 0 && choice.fit !== 'refused',
       at: this.length(choice.atCm),
-      way: `${Math.round(choice.angleDeg)}° from upright${choice.angleDeg < 10 ? '' : `, toward ${Math.round(choice.bearingDeg)}°`}${this.into(choice)}`,
+      way: `${this.wayOf(choice)}${this.into(choice)}`,
     })),
   );
+
+  /** The limb standing there that the cut goes to; undefined where it goes to a bud. */
+  readonly lead = computed(() => {
+    const to = this.preview()?.to;
+    return to && { ...to, tag: this.tagOf(to.stemId), way: this.wayOf(to) };
+  });
+
+  /** Limbs that stand on it once the rest of the work is done. */
+  readonly limbs = computed(() => {
+    const [bench, judged] = [this.bench(), this.judged()];
+    if (!bench || !judged) return [];
+    const { laid } = bench.scene;
+    return childrenOf(laid.tree, this.stemId())
+      .filter(({ id }) => !['out', 'goes-with'].includes(judged.verdicts[id]?.decision ?? ''))
+      .map(({ id, tag }) => ({ tag, atCm: laid.joins.get(id) ?? 0 }));
+  });
+
+  /** Side shoots close by that the limb could be cut to, with the length that does it. */
+  readonly shoots = computed(() =>
+    (this.preview()?.shoots ?? []).slice(0, TOLD_SHOOTS).map((shoot) => ({
+      ...shoot,
+      tag: this.tagOf(shoot.stemId),
+      at: this.length(shoot.joinCm),
+      overCm: Math.round((shoot.joinCm + OVER_LIMB_CM) * 10) / 10,
+      way: this.wayOf(shoot),
+    })),
+  );
+
+  /** Whether the plan's own cut wakes several buds at once. */
+  readonly makesSeveral = computed(
+    () => this.tried() === undefined && this.bench()?.planned?.purpose === 'next-tier',
+  );
+
+  readonly whither = computed(() => {
+    if (!this.isCut()) return 'Not cut: the end bud runs on';
+    return this.lead() ? 'To a limb that stands there' : this.makesSeveral() ? 'Which buds' : 'Which bud';
+  });
+
+  private wayOf({ angleDeg, bearingDeg }: { angleDeg: number; bearingDeg: number }): string {
+    return `${Math.round(angleDeg)}° from upright${angleDeg < 10 ? '' : `, toward ${Math.round(bearingDeg)}°`}`;
+  }
+
+  private tagOf(id: string): string {
+    return this.state()?.tree.stems.find((stem) => stem.id === id)?.tag ?? id;
+  }
 
   /** The gap a shoot would grow into, in words; empty for none. */
   private into({ gap }: BudChoice): string {
     if (!gap) return '';
-    const tag = (id: string): string => this.state()?.tree.stems.find((stem) => stem.id === id)?.tag ?? id;
-    return `, into the ${Math.round(gap.widthDeg)}° between ${tag(gap.fromId)} and ${tag(gap.toId)}`;
+    return `, into the ${Math.round(gap.widthDeg)}° between ${this.tagOf(gap.fromId)} and ${this.tagOf(gap.toId)}`;
   }
 
   readonly shown = computed<BudChoice | undefined>(() => this.preview()?.choices[0]);
@@ -138,7 +188,9 @@ export class CutPage {
       `${this.diameter(place.diameterMm)} there: ${place.tool}`,
       `${this.length(place.heightCm)} above ground`,
       `closes in about ${place.closesYears < 1 ? 'a season' : `${place.closesYears.toFixed(1)} seasons`}`,
-      '5 to 8 mm over the bud, sloped 45° away from it, the high side over the bud',
+      this.lead()
+        ? 'just over its join, sloped away from it to the other side, leaving no stump'
+        : '5 to 8 mm over the bud, sloped 45° away from it, the high side over the bud',
     ];
   });
 

@@ -5,6 +5,7 @@ import { treeOf, type TestTree } from '../../../../core/testing/trees';
 import { CollarCloseUp } from './collar-close-up';
 import { CutClock } from './cut-clock';
 import { CutFromAbove } from './cut-from-above';
+import { CutOverLimb } from './cut-over-limb';
 import { LimbWithBuds } from './limb-with-buds';
 
 const TREE: TestTree = {
@@ -121,6 +122,25 @@ describe('a join close up', () => {
 
   it('says so where a stub is left on purpose', () => {
     expect(numbers(drawn({ isBench: true }))).toContain('stub');
+  });
+});
+
+describe('a cut to a limb that stands there, close up', () => {
+  function ends(isUpper: boolean): { blade: number[]; barks: number } {
+    const fixture = TestBed.createComponent(CutOverLimb);
+    const inputs = { name: 'K', diameterMm: 12, sideMm: 6, limbDeg: 0, besideDeg: 50, isUpper };
+    for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+    fixture.detectChanges();
+    const d = all(fixture, '.blade')[0]?.getAttribute('d') ?? '';
+    return { blade: (d.match(/-?[\d.]+/g) ?? []).map(Number), barks: all(fixture, '.bark').length };
+  }
+
+  it('begins over the limb it goes to and falls away from it, whichever side that is on', () => {
+    const [, leftY = NaN, , rightY = NaN] = ends(false).blade;
+    expect(leftY).toBeGreaterThan(rightY + 20);
+    const [, mirroredY = NaN, , otherY = NaN] = ends(true).blade;
+    expect([mirroredY, otherY]).toEqual([rightY, leftY]);
+    expect(ends(true).barks).toBe(2);
   });
 });
 

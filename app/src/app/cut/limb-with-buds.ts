@@ -49,6 +49,10 @@ const ROWS = ['up', 'out-right', 'under', 'out-left', 'up'] as const;
       @for (piece of wood(); track piece.d) {
         <path [attr.d]="piece.d" [attr.fill]="piece.fill" />
       }
+      @for (limb of standing(); track limb.tag) {
+        <path class="rises" [attr.d]="limb.d" />
+        <text class="rises" [attr.x]="limb.x" y="17">{{ limb.tag }}</text>
+      }
       @for (bud of drawn(); track bud.x) {
         <path class="bud" [class.unknown]="!bud.isKnown" [class.far]="bud.isFar" [attr.d]="bud.d" />
       }
@@ -110,6 +114,8 @@ export class LimbWithBuds {
   readonly around = input.required<readonly BudChoice[]>();
   readonly atCm = input.required<number>();
   readonly plannedCm = input<number>();
+  /** Limbs that stand on it once the rest of the work is done, and where they rise. */
+  readonly limbs = input<readonly { tag: string; atCm: number }[]>([]);
   readonly season = input.required<number>();
   readonly moved = output<number>();
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
@@ -150,6 +156,13 @@ export class LimbWithBuds {
     const cm = this.plannedCm();
     return cm === undefined ? undefined : this.x(cm);
   });
+
+  readonly standing = computed(() =>
+    this.limbs().map(({ tag, atCm }) => {
+      const x = this.x(atCm);
+      return { tag, x, d: `M${x} ${AXIS_Y}V24` };
+    }),
+  );
 
   readonly ticks = computed(() => {
     const step = [10, 20, 50].find((cm) => cm * this.perCm() > 30) ?? 100;
