@@ -32,7 +32,7 @@ export function nextThing(judging: TreeJudging | undefined): NextThing {
       [count('shorten'), 'shorten'],
       [count('bend') + count('swing') + count('spread'), 'bend'],
       [count('stay'), 'date'],
-      [acts.filter((act) => act.kind === 'make-limb' && act.how === 'notch').length, 'notch'],
+      [acts.filter((act) => act.kind === 'make-limb' && act.how === 'notch').length, 'notch for'],
     ] as const
   ).flatMap(([n, verb]) => (n > 0 ? [`${verb} ${n}`] : []));
   return words.length > 0
