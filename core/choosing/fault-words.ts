@@ -11,6 +11,10 @@ export function placeWords(fault: Fault, place: string, say: Say): Reason | unde
         `It starts at ${say.length(measured)}, outside the stretch of trunk that ${place} rises from.`,
         { key: 'scaffold.lowestCm' },
       );
+    case 'over-held':
+      return because(`It starts at ${say.length(measured)}, over reach: the stem is held below it.`, {
+        rule: 'over-reach',
+      });
     case 'out-of-plane':
       return because(
         `It stands ${say.angle(measured)} out of the wall’s plane: it grows into the wall or away from it.`,

@@ -39,7 +39,7 @@ export const bentDownAxis: Form = {
       places: [...storeys.map((storey, i) => storeyPlace(scene, storey, i, 'bearer')), LEADER_PLACE],
       candidacies: [
         ...scene.limbs.map((stem) =>
-          storeyCandidacy(scene, stem, storeys, tooStrong(scene, stem, 'thick.ratio')),
+          storeyCandidacy(scene, stem, storeys, tooStrong(scene, stem, 'thick.ratio'), scene.site.reachCm),
         ),
         ...leaderCandidacies(scene, storeys.length),
       ],

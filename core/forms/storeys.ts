@@ -68,19 +68,21 @@ export function storeyPlace(
   };
 }
 
-/** A limb's candidacy for the storey it rises in. Below the first by more than the slack it is barred. */
+/** A limb's candidacy for the storey it rises in. Below the first by more than the slack, or above where the leader is held, it is barred. */
 export function storeyCandidacy(
   scene: FormScene,
   stem: Stem,
   storeys: readonly Storey[],
   more: readonly Fault[],
+  heldCm = Infinity,
 ): Candidacy {
   const height = joinHeightCm(scene.laid, stem);
   const found = storeys.findLastIndex(({ fromCm }) => height >= fromCm);
   const belowCm = Math.max(0, (storeys[0] as Storey).fromCm - height);
+  const barred = height > heldCm ? 'over-held' : belowCm > SLACK_CM ? 'outside-band' : undefined;
   const outside: Fault[] =
-    belowCm > SLACK_CM
-      ? [{ rank: 'breaches', what: 'outside-band', points: 1, measured: height }]
+    barred !== undefined
+      ? [{ rank: 'breaches', what: barred, points: 1, measured: height }]
       : [{ rank: 'form', what: 'outside-band', points: Math.ceil(belowCm), measured: height }];
   return {
     stem,

@@ -89,6 +89,24 @@ describe('the leader', () => {
     expect(Math.max(...wanted)).toBeLessThan(200);
   });
 
+  it('is held below a limb that rises over reach, which goes; pinned, it stays and the stem is held at it', () => {
+    const reach = { reachCm: 190 };
+    const limbs = [0, 120, 240, 60].map((bearing, i) =>
+      limb(`l${i}`, 55 + i * 48, bearing, { angle: 92, mm: i === 3 ? 5 : 8 }),
+    );
+    const tree: TestTree = { form: 'bent-down-axis', trunk: { length: 260, mm: 40 }, limbs, site: reach };
+    expect(cut(tree, 'trunk')?.to).toBeCloseTo(55 + 2 * 48 + 1, 6);
+    expect(cut({ ...tree, rulings: { l3: 'keep' } }, 'trunk')?.to).toBeCloseTo(55 + 3 * 48 + 1, 6);
+  });
+
+  it('on a wall is never headed at a bare wire below an arm that stays', () => {
+    const high = [90, 270].map((bearing, i) => limb(`l${i}`, 80 + i, bearing, { angle: 80 }));
+    const wall: TestTree = { form: 'horizontal-espalier', trunk: { length: 130, mm: 30 }, limbs: high };
+    const site = { wallBearingDeg: 90 };
+    expect(cut({ ...wall, site }, 'trunk')?.to ?? 130).toBeGreaterThan(81);
+    expect(cut({ ...wall, site, limbs: [limb('f', 60, 0)] }, 'trunk')?.to).toBeCloseTo(45, 6);
+  });
+
   it('that takes another’s place is what the limbs are measured against', () => {
     // The trunk ends at 111 cm, the limbs at most at 75 + 55 cos 65 = 98; the new leader at 110 + 60 cos 5 = 170.
     const limbs = [...round(55), limb('t', 110, 60, { angle: 5, length: 60, mm: 16 })];

@@ -240,7 +240,7 @@ function topOverLimbs(
   return { toLengthCm, purpose: 'leader-tip', reason: { rule: 'top.overCm', words } };
 }
 
-/** A form that is held within reach is cut to its highest kept limb at or below it. */
+/** A form that is held within reach is cut to its highest limb that stays; above reach that is only one the grower pinned. */
 function withinReach(
   { scene, form, say }: PlanQuestion,
   kept: readonly Kept[],
@@ -251,7 +251,6 @@ function withinReach(
   const joins = kept
     .filter(({ limb }) => limb.role === 'scaffold')
     .map(({ stem }) => ({ stem, heightCm: joinHeightCm(laid, stem) }))
-    .filter(({ heightCm }) => heightCm <= site.reachCm)
     .sort((a, b) => b.heightCm - a.heightCm);
   const to = joins[0];
   if (!to) return undefined;
@@ -265,14 +264,18 @@ function withinReach(
 /** Height over a wire that a leader must have passed before it is headed there, cm. */
 const PAST_WIRE_CM = 8;
 
-/** On wires a tier a year: where a wire has no arm at all and the leader has passed it, it is headed there to make some. */
+/** On wires a tier a year: where a wire above every arm that stays has none and the leader has passed it, it is headed there to make some. */
 function nextTier({ scene, chosen, say }: PlanQuestion, trunk: Stem): Cut | undefined {
   const { laid, limits, answers } = scene;
   if (answers.espalier !== 'tier-a-year' || trunk.headed) return undefined;
+  const armsCm = chosen.limbs
+    .filter(({ role }) => role === 'scaffold')
+    .map(({ stemId }) => laid.joins.get(stemId) ?? 0);
   const bare = chosen.empty.filter(
     (place) =>
+      Math.max(...armsCm) < arcAtHeight(laid.courses.get(trunk.id) as Course, place.heightCm) &&
       chosen.empty.filter(({ heightCm, side }) => side !== undefined && heightCm === place.heightCm).length >
-      1,
+        1,
   );
   const course = laid.courses.get(trunk.id) as Course;
   const wireCm = Math.min(...bare.map(({ heightCm }) => heightCm));

@@ -4,6 +4,7 @@ import { judge, sceneOf, type Judgement } from '../choosing/judge';
 import { clearanceLimit } from '../findings/measures';
 import { readYardFile } from '../formats/read';
 import { bearingOf, fromUprightOf } from '../geometry/vector';
+import { FORM_IDS } from '../forms/form-ids';
 import { readBook, treeState, type TreeState } from '../history/tree-at';
 import { SCHOOL_IDS, schoolOf } from '../schools/schools';
 import { closestApproach } from '../tree/approach';
@@ -134,6 +135,19 @@ describe('what comes of every act on the demo yard, in every school', () => {
       expect(judged.chosen.limbs.filter(({ stemId }) => !left.has(stemId))).toEqual([]);
       expect(judged.plan.account.wood).toBeGreaterThanOrEqual(0);
       expect(judged.plan.account.wood).toBeLessThan(1);
+    }
+  });
+
+  it('toward any other form: no limb that stays is lost with a longer stem', () => {
+    for (const { record } of book.trees) {
+      for (const form of FORM_IDS) {
+        const state = treeState(book, record.id);
+        const judged = state && judge({ ...state, form }, 'metric', { withPrices: false });
+        if (judged?.kind !== 'judged') continue;
+        const left = new Set(judged.plan.after.stems.map(({ id }) => id));
+        const lost = judged.chosen.limbs.map(({ stemId }) => stemId).filter((id) => !left.has(id));
+        expect([record.name, form, lost]).toEqual([record.name, form, []]);
+      }
     }
   });
 });

@@ -82,7 +82,7 @@ export function placesOf(
       } while (foot < top);
       seatOf = (l) => {
         const at = feet.findLastIndex((from) => l.h >= from);
-        return { ring: Math.max(0, at), ...outside(Math.max(0, 50 - l.h), 12) };
+        return { ring: Math.max(0, at), ...outside(Math.max(0, 50 - l.h), l.h > plan.held ? -1 : 12) };
       };
       break;
     }
