@@ -1,7 +1,6 @@
 import { sayIn } from '../choosing/say';
 import type { FormScene } from '../choosing/candidacy';
 import { sceneOf, type Judgement } from '../choosing/judge';
-import type { Scene } from '../findings';
 import { limbsOf } from '../findings/measures';
 import { formOf } from '../forms';
 import type { TreeState } from '../history/tree-at';
@@ -12,7 +11,7 @@ import { cutQuestionOf } from '../plan/plan';
 import { afterActs, cutDiameterMm } from '../plan/after';
 import type { Units } from '../readings/units';
 import { angleBetween, bearingOf, fromUprightOf, type Vec3 } from '../geometry/vector';
-import { runAt } from '../tree/course';
+import { layOut, runAt, type LaidTree } from '../tree/course';
 import { stemOf, type Stem, type StemId, type Tree } from '../tree/stem';
 import type { BudChoice } from './bud-choice';
 import { choicesFor, facingsAt, sideShootsFor } from './cut-to-buds';
@@ -78,7 +77,8 @@ export function cutBench(
     (act): act is Shorten => act.kind === 'shorten' && act.stemId === stemId,
   );
   const others = judged.plan.acts.filter((act) => act !== planned);
-  const left = new Set(afterActs(state.tree, others).stems.map(({ id }) => id));
+  const leftBy = layOut(afterActs(state.tree, others));
+  const left = new Set(leftBy.tree.stems.map(({ id }) => id));
   const actAt = (toLengthCm: number): Shorten => {
     const isPlanned = planned !== undefined && Math.abs(planned.toLengthCm - toLengthCm) < SAME_CM;
     const isTrunk = stemId === base.laid.trunk?.id;
@@ -107,7 +107,7 @@ export function cutBench(
       to:
         act.toStem === undefined
           ? undefined
-          : standing(base, stem, act.toStem, act.purpose === 'side-shoot' ? near : []),
+          : standing(leftBy, stem.id, act.toStem, act.purpose === 'side-shoot' ? near : []),
       shoots: near.filter((shoot) => shoot.stemId !== act.toStem),
       place: placeOf(scene, act),
       account: accountOf(state.tree, acts),
@@ -117,19 +117,19 @@ export function cutBench(
   return { scene, stem, buds: budsAlong(stem, base.kind, base.when.season), planned, actAt, previewAt };
 }
 
-/** How the limb a stem is cut to leads on; judged as a side shoot where it is near enough to be one. */
+/** How the limb a stem is cut to leads on, as the work leaves it; judged as a side shoot where it is to be one. */
 function standing(
-  { laid }: Pick<Scene, 'laid'>,
-  stem: Stem,
+  laid: LaidTree,
+  stemId: StemId,
   toStem: StemId,
   near: readonly SideShoot[],
 ): StandingLimb | undefined {
   const limb = stemOf(laid.tree, toStem);
-  const [course, carrier] = [laid.courses.get(toStem), laid.courses.get(stem.id)];
+  const [course, carrier] = [laid.courses.get(toStem), laid.courses.get(stemId)];
   if (!limb || !course || !carrier) return undefined;
   const start = course.directions[0] as Vec3;
   const way = course.directions.at(-1) as Vec3;
-  const judged = near.find(({ stemId }) => stemId === toStem);
+  const judged = near.find((shoot) => shoot.stemId === toStem);
   return {
     ...{ stemId: toStem, diameterMm: limb.diameter.value },
     besideDeg: angleBetween(runAt(carrier, laid.joins.get(toStem) ?? 0), start),

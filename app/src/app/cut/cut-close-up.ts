@@ -1,7 +1,7 @@
 import { DecimalPipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { closeUpScale, cutFace } from './cut-face';
 
-const LIMB = 62;
 const OVER_MM = 6;
 
 /** A heading cut close up, from the limb's real thickness and angle: the bud, the slope, the distance, and the shoot to come. */
@@ -15,9 +15,9 @@ const OVER_MM = 6;
       aria-label="The cut, sloped 45 degrees, 6 mm over the bud"
     >
       <g [attr.transform]="'rotate(' + limbDeg() + ')'">
-        <path class="bark" [attr.d]="limb()" />
-        <path class="removed" [attr.d]="removed()" />
-        <path class="blade" [attr.d]="blade()" />
+        <path class="bark" [attr.d]="face().limb" />
+        <path class="removed" [attr.d]="face().removed" />
+        <path class="blade" [attr.d]="face().blade" />
         <path class="bud" [class.front]="isFront()" [attr.d]="bud()" />
       </g>
       <path class="shoot" [attr.d]="shoot()" />
@@ -33,8 +33,7 @@ export class CutCloseUp {
   readonly facingDeg = input.required<number>();
   readonly shootDeg = input.required<number>();
 
-  /** Pixels for a mm, so that thin and thick limbs both fill the picture. */
-  private readonly px = computed(() => Math.min(5, 46 / Math.max(4, this.diameterMm())));
+  private readonly px = computed(() => closeUpScale(this.diameterMm()));
   private readonly half = computed(() => (this.diameterMm() / 2) * this.px());
   private readonly overPx = computed(() => OVER_MM * this.px());
 
@@ -49,16 +48,7 @@ export class CutCloseUp {
   private readonly leftY = computed(() => this.middleY() + this.fall());
   private readonly rightY = computed(() => this.middleY() - this.fall());
 
-  readonly limb = computed(
-    () => `M${-this.half()} ${LIMB}V${this.leftY()}L${this.half()} ${this.rightY()}V${LIMB}Z`,
-  );
-  readonly removed = computed(
-    () => `M${-this.half()} ${this.leftY()}V-92M${this.half()} ${this.rightY()}V-92`,
-  );
-  readonly blade = computed(() => {
-    const slope = this.isFront() ? 0 : this.side() * 9;
-    return `M${-this.half() - 9} ${this.leftY() + slope}L${this.half() + 9} ${this.rightY() - slope}`;
-  });
+  readonly face = computed(() => cutFace(this.half(), this.leftY(), this.rightY()));
   readonly bud = computed(() => {
     if (this.isFront()) return 'M0 12C-9 8 -6 -4 0 -10C6 -4 9 8 0 12Z';
     const [x, out] = [this.side() * this.half(), this.side() * 11];

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { closeUpScale, cutFace } from './cut-face';
 
-const LIMB = 62;
 const REACH = 84;
 /** How far over the crotch the cut begins, mm. */
 const OVER_MM = 3;
@@ -17,9 +17,9 @@ const OVER_MM = 3;
     >
       <g [attr.transform]="'rotate(' + limbDeg() + ')'">
         <path class="bark" [attr.d]="side()" />
-        <path class="bark" [attr.d]="limb()" />
-        <path class="removed" [attr.d]="removed()" />
-        <path class="blade" [attr.d]="blade()" />
+        <path class="bark" [attr.d]="face().limb" />
+        <path class="removed" [attr.d]="face().removed" />
+        <path class="blade" [attr.d]="face().blade" />
       </g>
       <text x="-106" y="80">just over {{ name() }}, leaving no stump</text>
     </svg>
@@ -37,7 +37,7 @@ export class CutOverLimb {
   /** Whether the other limb leaves from the upper side. */
   readonly isUpper = input.required<boolean>();
 
-  private readonly px = computed(() => Math.min(5, 46 / Math.max(4, this.diameterMm())));
+  private readonly px = computed(() => closeUpScale(this.diameterMm()));
   private readonly half = computed(() => (this.diameterMm() / 2) * this.px());
   private readonly sideHalf = computed(() => Math.max(3, (this.sideMm() / 2) * this.px()));
 
@@ -49,9 +49,7 @@ export class CutOverLimb {
   private readonly leftY = computed(() => (this.way() < 0 ? this.nearY() : this.farY()));
   private readonly rightY = computed(() => (this.way() < 0 ? this.farY() : this.nearY()));
 
-  readonly limb = computed(
-    () => `M${-this.half()} ${LIMB}V${this.leftY()}L${this.half()} ${this.rightY()}V${LIMB}Z`,
-  );
+  readonly face = computed(() => cutFace(this.half(), this.leftY(), this.rightY()));
   readonly side = computed(() => {
     const [way, a, b] = [this.way(), this.turn(), this.sideHalf()];
     const [dx, dy] = [way * Math.sin(a), -Math.cos(a)];
@@ -64,12 +62,5 @@ export class CutOverLimb {
     const [fromX, fromY] = [cx - dx * back, cy - dy * back];
     const [toX, toY] = [cx + dx * REACH, cy + dy * REACH];
     return `M${fromX + ux} ${fromY + uy}L${toX + ux} ${toY + uy}L${toX - ux} ${toY - uy}L${fromX - ux} ${fromY - uy}Z`;
-  });
-  readonly removed = computed(
-    () => `M${-this.half()} ${this.leftY()}V-92M${this.half()} ${this.rightY()}V-92`,
-  );
-  readonly blade = computed(() => {
-    const slope = this.way() * 9;
-    return `M${-this.half() - 9} ${this.leftY() + slope}L${this.half() + 9} ${this.rightY() - slope}`;
   });
 }
