@@ -37,6 +37,12 @@ export interface Verdict {
   price?: Price;
 }
 
+/** Whether a stem still stands once the verdicts are carried out; none does that has no verdict. */
+export const standsBy =
+  (verdicts: Readonly<Record<StemId, Verdict>>) =>
+  (id: StemId): boolean =>
+    !['out', 'goes-with'].includes(verdicts[id]?.decision ?? 'out');
+
 type Saying = Omit<Verdict, 'stemId' | 'ruling'>;
 
 /** A verdict on every stem of the tree. */

@@ -1,6 +1,7 @@
 import { sayIn } from '../choosing/say';
 import type { FormScene } from '../choosing/candidacy';
 import { sceneOf, type Judgement } from '../choosing/judge';
+import { standsBy } from '../choosing/verdicts';
 import { limbsOf } from '../findings/measures';
 import { formOf } from '../forms';
 import type { TreeState } from '../history/tree-at';
@@ -12,7 +13,7 @@ import { afterActs, cutDiameterMm } from '../plan/after';
 import type { Units } from '../readings/units';
 import { angleBetween, bearingOf, fromUprightOf, type Vec3 } from '../geometry/vector';
 import { layOut, runAt, type LaidTree } from '../tree/course';
-import { stemOf, type Stem, type StemId, type Tree } from '../tree/stem';
+import { childrenOf, stemOf, type Stem, type StemId, type Tree } from '../tree/stem';
 import type { BudChoice } from './bud-choice';
 import { choicesFor, facingsAt, sideShootsFor } from './cut-to-buds';
 import { limbCutTo, type SideShoot } from './side-shoot';
@@ -53,6 +54,8 @@ export interface CutBench {
   scene: FormScene;
   stem: Stem;
   buds: readonly LimbBud[];
+  /** Limbs that stand on it once the rest of the work is done, and where along it they rise, cm. */
+  standing: readonly { tag: string; atCm: number }[];
   /** The plan's own cut of this limb, if it has one. */
   planned: Shorten | undefined;
   /** The act of cutting it to a length. */
@@ -78,13 +81,13 @@ export function cutBench(
   );
   const others = judged.plan.acts.filter((act) => act !== planned);
   const leftBy = layOut(afterActs(state.tree, others));
-  const left = new Set(leftBy.tree.stems.map(({ id }) => id));
+  const stands = standsBy(judged.verdicts);
+  const carried = childrenOf(leftBy.tree, stemId).filter(({ id }) => stands(id));
+  const standing = carried.map(({ id, tag }) => ({ tag, atCm: leftBy.joins.get(id) ?? 0 }));
   const actAt = (toLengthCm: number): Shorten => {
     const isPlanned = planned !== undefined && Math.abs(planned.toLengthCm - toLengthCm) < SAME_CM;
     const isTrunk = stemId === base.laid.trunk?.id;
-    const toStem = isPlanned
-      ? planned.toStem
-      : limbCutTo(base.laid, form, stemId, toLengthCm, (id) => left.has(id));
+    const toStem = isPlanned ? planned.toStem : limbCutTo(leftBy, form, stemId, toLengthCm, stands);
     const toBud =
       planned?.toStem === undefined && planned?.purpose !== 'next-tier' ? planned?.purpose : undefined;
     const own = purposeOfOwnCut(isTrunk, form.hasLeader, toStem !== undefined);
@@ -107,18 +110,26 @@ export function cutBench(
       to:
         act.toStem === undefined
           ? undefined
-          : standing(leftBy, stem.id, act.toStem, act.purpose === 'side-shoot' ? near : []),
-      shoots: near.filter((shoot) => shoot.stemId !== act.toStem),
+          : ledBy(leftBy, stem.id, act.toStem, act.purpose === 'side-shoot' ? near : []),
+      shoots: near.filter((shoot) => shoot.stemId !== act.toStem && stands(shoot.stemId)),
       place: placeOf(scene, act),
       account: accountOf(state.tree, acts),
       after: afterActs(state.tree, acts),
     };
   };
-  return { scene, stem, buds: budsAlong(stem, base.kind, base.when.season), planned, actAt, previewAt };
+  return {
+    scene,
+    stem,
+    buds: budsAlong(stem, base.kind, base.when.season),
+    standing,
+    planned,
+    actAt,
+    previewAt,
+  };
 }
 
 /** How the limb a stem is cut to leads on, as the work leaves it; judged as a side shoot where it is to be one. */
-function standing(
+function ledBy(
   laid: LaidTree,
   stemId: StemId,
   toStem: StemId,

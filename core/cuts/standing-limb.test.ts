@@ -143,7 +143,9 @@ describe('the side shoot a limb is cut to', () => {
 describe('a cut tried at a length', () => {
   const axis: TestTree = {
     ...{ form: 'bent-down-axis', trunk: { length: 260, mm: 40 } },
-    limbs: [0, 120, 240, 60].map((bearing, i) => limb(`l${i}`, 55 + i * 48, bearing, 60, { mm: 8 })),
+    limbs: [0, 120, 240, 60].map((bearing, i) =>
+      limb(`l${i}`, 55 + i * 48, bearing, 60, { mm: i === 3 ? 5 : 8 }),
+    ),
   };
   const tried = (tree: TestTree, stemId: string, cm: number): CutPreview => {
     const state = treeOf(tree);
@@ -169,6 +171,16 @@ describe('a cut tried at a length', () => {
     expect(near(45)).toEqual(['s']);
     expect(near(30).sort()).toEqual(['s', 't']);
     expect(tried(tree, 'e', 38.6)).toMatchObject({ to: { stemId: 's', fit: 'good' } });
+  });
+
+  it('goes to no limb that is to go, though no cut of its own takes it off yet', () => {
+    const over = [0, 90, 180, 270].map((bearing, i) => limb(`v${i}`, 52 + i * 13, bearing));
+    const tree: TestTree = {
+      ...{ form: 'open-vase', trunk: { length: 130, mm: 44 } },
+      limbs: [...over, limb('z', 110, 45, 50, { condition: 'dead' })],
+    };
+    expect(tried(tree, 'trunk', 111).to).toBeUndefined();
+    expect(tried(tree, 'trunk', 93).to?.stemId).toBe('v3');
   });
 
   it('is made so when the grower sets it', () => {

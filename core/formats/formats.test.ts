@@ -184,7 +184,16 @@ describe('what newer events carry', () => {
           { kind: 'move', stemId: 'a', holds: 'label', reason },
           { kind: 'take-out', stemId: 'a', diameterMm: 12, how: 'bench', reason },
           { kind: 'take-crop', stemId: 'b', crop: 'fruit', leave: 2, reason },
+          { kind: 'make-limb', heightCm: 80, bearingDeg: 90, place: 'vase', how: 'notch', reason },
         ],
+      },
+    ],
+    [
+      false,
+      {
+        kind: 'acts-done',
+        treeId: 'weir',
+        acts: [{ kind: 'make-limb', heightCm: 80, bearingDeg: 90, place: 'vase', how: 'graft', reason }],
       },
     ],
     [

@@ -1,7 +1,7 @@
 import type { FormScene } from '../choosing/candidacy';
 import type { ChosenLimb, ChosenSet } from '../choosing/chosen-set';
 import { because, type Reason } from '../choosing/reason';
-import type { Verdict } from '../choosing/verdicts';
+import { standsBy, type Verdict } from '../choosing/verdicts';
 import type { Say } from '../findings/finding';
 import { joinHeightCm } from '../findings/measures';
 import type { Form } from '../forms/form';
@@ -115,11 +115,10 @@ function roughActs(question: PlanQuestion): Act[] {
 /** What the cuts to the limbs that stay take by themselves, whatever goes. */
 export function cutBackOf(question: PlanQuestion): Account {
   const acts = roughActs(question);
-  const stays = ({ stemId }: { stemId: StemId }): boolean =>
-    !['out', 'goes-with'].includes(question.verdicts[stemId]?.decision ?? '');
+  const stands = standsBy(question.verdicts);
   return accountOf(
     question.scene.laid.tree,
-    acts.filter((act) => act.kind === 'shorten' && stays(act)),
+    acts.filter((act) => act.kind === 'shorten' && stands(act.stemId)),
   );
 }
 

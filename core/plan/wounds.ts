@@ -2,6 +2,7 @@ import type { FormScene } from '../choosing/candidacy';
 import { joinHeightCm } from '../findings/measures';
 import { bearingDifference } from '../geometry/vector';
 import { childrenOf, stemOf, withDescendants, type Stem, type StemId } from '../tree/stem';
+import { standsBy } from '../choosing/verdicts';
 import { limbCutTo } from '../cuts/side-shoot';
 import { OWN_WORD, type Act, type HeadingPurpose, type RemovalCut } from './acts';
 import { cutDiameterMm } from './after';
@@ -131,7 +132,7 @@ export function purposeOfOwnCut(isTrunk: boolean, hasLeader: boolean, isToLimb: 
 /** Cuts at the lengths the grower has set, in place of the program's own; a limb set to its whole length is not cut. */
 export function byOwnWord(question: PlanQuestion, acts: readonly Act[]): Act[] {
   const { scene, form, verdicts, cuts, say } = question;
-  const stands = (id: StemId): boolean => !['out', 'goes-with'].includes(verdicts[id]?.decision ?? 'out');
+  const stands = standsBy(verdicts);
   const set = Object.entries(cuts).filter(([id]) => stands(id));
   const isSet = (act: Act): boolean => act.kind === 'shorten' && set.some(([id]) => id === act.stemId);
   const own = set.flatMap(([stemId, toLengthCm]): Act[] => {

@@ -3,7 +3,6 @@ import { RouterLink } from '@angular/router';
 import {
   bearingDifference,
   cautionsFor,
-  childrenOf,
   cutBench,
   formatValue,
   layOut,
@@ -113,16 +112,6 @@ export class CutPage {
   readonly lead = computed(() => {
     const to = this.preview()?.to;
     return to && { ...to, tag: this.tagOf(to.stemId), way: this.wayOf(to) };
-  });
-
-  /** Limbs that stand on it once the rest of the work is done. */
-  readonly limbs = computed(() => {
-    const [bench, judged] = [this.bench(), this.judged()];
-    if (!bench || !judged) return [];
-    const { laid } = bench.scene;
-    return childrenOf(laid.tree, this.stemId())
-      .filter(({ id }) => !['out', 'goes-with'].includes(judged.verdicts[id]?.decision ?? ''))
-      .map(({ id, tag }) => ({ tag, atCm: laid.joins.get(id) ?? 0 }));
   });
 
   /** Side shoots close by that the limb could be cut to, with the length that does it. */

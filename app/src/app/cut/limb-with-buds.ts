@@ -49,7 +49,7 @@ const ROWS = ['up', 'out-right', 'under', 'out-left', 'up'] as const;
       @for (piece of wood(); track piece.d) {
         <path [attr.d]="piece.d" [attr.fill]="piece.fill" />
       }
-      @for (limb of standing(); track limb.tag) {
+      @for (limb of standing(); track $index) {
         <path class="rises" [attr.d]="limb.d" />
         <text class="rises" [attr.x]="limb.x" y="17">{{ limb.tag }}</text>
       }
