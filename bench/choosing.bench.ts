@@ -2,7 +2,7 @@
 // problems. Prints; asserts nothing.
 import { performance } from 'node:perf_hooks';
 import highsLoader from 'highs';
-import { problemOf } from '../core/choosing/judge';
+import { problemOf } from '../core/judging/judge';
 import { solve } from '../core/choosing/solve';
 import { treeOf } from '../core/testing/trees';
 import { FORMS } from '../core/forms';

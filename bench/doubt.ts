@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
-import { judge } from '../core/choosing/judge';
+import { judge } from '../core/judging/judge';
 import { weigh } from '../core/doubt/confidence';
 import { decisionsOn } from '../core/doubt/decisions';
 import { fieldsOf, readingOf, withReading } from '../core/doubt/other-reading';
-import type { FormId } from '../core/forms/form-ids';
+import type { FormId } from '../core/kinds/form-ids';
 import type { TreeState } from '../core/history/tree-at';
 import { caseTree, type JudgementCase } from '../core/testing/case-tree';
 import { treeOf } from '../core/testing/trees';

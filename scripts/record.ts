@@ -3,7 +3,7 @@
 // `npm run record -- --write` writes it anew; `-- --to FILE` writes every word of every form and school to a file.
 import { createHash } from 'node:crypto';
 import { readFileSync, writeFileSync } from 'node:fs';
-import { FORM_IDS } from '../core/forms/form-ids';
+import { FORM_IDS } from '../core/kinds/form-ids';
 import { recordedTrees } from '../core/record/trees';
 import { saidOf, turnedTo, type Said } from '../core/record/record';
 import { SCHOOL_IDS } from '../core/schools/schools';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { judge } from '../choosing/judge';
+import { judge } from '../judging/judge';
 import { FINDING_RULES, SET_RULES } from '../findings';
 import { treeOf } from '../testing/trees';
 import { EXAMPLE_RULES, exampleOf } from './examples';

@@ -1,7 +1,7 @@
-import type { FormId } from '../forms/form-ids';
+import type { FormId } from '../kinds/form-ids';
 import { kindFacts } from '../kinds/kinds';
 import { reading } from '../readings/reading';
-import { completeStem } from '../tree/estimate';
+import { completeStem } from '../kinds/estimate';
 import type { StemReadings, Tree } from '../tree/stem';
 
 type Row = readonly [at: number, bearing: number, angle: number, length: number, mm: number, seen?: Seen];

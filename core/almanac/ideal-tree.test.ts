@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { judge } from '../choosing/judge';
+import { judge } from '../judging/judge';
 import { FORMS } from '../forms';
 import { KINDS } from '../kinds/kinds';
 import { treeOf } from '../testing/trees';

@@ -1,7 +1,7 @@
 import { kindFacts, limbAngleDeg, type KindFacts } from '../kinds/kinds';
-import type { FormId } from '../forms/form-ids';
+import type { FormId } from '../kinds/form-ids';
 import { reading } from '../readings/reading';
-import { completeStem } from '../tree/estimate';
+import { completeStem } from '../kinds/estimate';
 import type { Stem, StemReadings, Tree } from '../tree/stem';
 
 type Row = readonly [heightCm: number, bearingDeg: number, angleDeg: number, lengthCm: number, mm: number];

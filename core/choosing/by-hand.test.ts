@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import cases from './by-hand.cases.json';
-import { judge, problemOf, type Judgement } from './judge';
+import { judge, problemOf, type Judgement } from '../judging/judge';
 import { solve } from './solve';
 
 type Row = [h: number, bearing: number, angle: number, length: number, mm: number];

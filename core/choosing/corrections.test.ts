@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
-import { judge, type Judgement } from './judge';
+import { judge, type Judgement } from '../judging/judge';
 
 const three: Limb[] = [0, 90, 180].map((bearing, i) => ({
   ...{ id: `l${i}`, h: 52 + i * 12, bearing, angle: 50, length: 80, mm: 13 },

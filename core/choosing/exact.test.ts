@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bruteForce } from '../testing/brute-force';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
-import type { FormId } from '../forms/form-ids';
+import type { FormId } from '../kinds/form-ids';
 import type { Parent } from '../tree/stem';
-import { problemOf } from './judge';
+import { problemOf } from '../judging/judge';
 import { solve } from './solve';
 
 const MOST_LIMBS = 13;

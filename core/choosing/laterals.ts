@@ -1,6 +1,6 @@
-import type { HeadingPurpose } from '../plan/acts';
+import type { HeadingPurpose } from '../acts/acts';
 import type { Finding, Say } from '../findings/finding';
-import { nodeAt } from '../cuts/limb-buds';
+import { nodeAt } from '../buds/limb-buds';
 import { bearingDifference } from '../geometry/vector';
 import { childrenOf, type Stem } from '../tree/stem';
 import type { FormScene } from './candidacy';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
-import { judge, problemOf, type Judgement } from './judge';
+import { judge, problemOf, type Judgement } from '../judging/judge';
 import { solve } from './solve';
 
 const limbs = (most: number): fc.Arbitrary<Limb[]> =>

@@ -5,7 +5,7 @@ import { caseTree, type JudgementCase } from '../testing/case-tree';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import table from '../judgements/judgements.cases.json';
 import { decisionWord, decisionWords } from './decision-words';
-import { judge, type Judgement } from './judge';
+import { judge, type Judgement } from '../judging/judge';
 
 const cases = table.trees as unknown as JudgementCase[];
 const judgedCases = cases.flatMap((tree): [string, Judgement][] => {

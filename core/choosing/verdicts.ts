@@ -1,7 +1,7 @@
 import type { Finding, Say } from '../findings';
 import { isOnTrunk } from '../findings/measures';
 import type { Ruling } from '../history/events';
-import type { KeptFor } from '../plan/acts';
+import type { KeptFor } from '../acts/acts';
 import { stemOf, type Stem, type StemId } from '../tree/stem';
 import type { ChosenLimb } from './chosen-set';
 import type { Correction } from './corrections';

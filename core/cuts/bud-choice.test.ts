@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { judge, type Judgement } from '../choosing/judge';
+import { judge, type Judgement } from '../judging/judge';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import type { BudChoice } from './bud-choice';
-import { cutBench } from './preview';
+import { cutBench } from '../judging/preview';
 
 const limb = (id: string, h: number, bearing: number, angle = 50, more: Partial<Limb> = {}): Limb => ({
   ...{ id, h, bearing, angle, length: 90, mm: 13 },

@@ -15,8 +15,8 @@ import { reading } from '../readings/reading';
 import { closestApproach } from '../tree/approach';
 import { courseFrom, positionAt, runAt, tipOf, type Course } from '../tree/course';
 import type { Stem, StemId } from '../tree/stem';
-import { facingInSpace, facingWords, shootDirection, type FacingDeg } from './facing';
-import { budsAlong, nodeAt, type LimbBud, type NodeKind } from './limb-buds';
+import { facingInSpace, facingWords, shootDirection, type FacingDeg } from '../buds/facing';
+import { budsAlong, nodeAt, type LimbBud, type NodeKind } from '../buds/limb-buds';
 
 /** How well a bud's shoot would serve. */
 export type Fit = 'good' | 'fair' | 'refused';

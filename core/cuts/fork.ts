@@ -2,7 +2,7 @@ import type { FormScene } from '../choosing/candidacy';
 import type { Say } from '../findings/finding';
 import { bearingDifference, wrapBearing } from '../geometry/vector';
 import { choiceOf, knownNear, RANK, type BudChoice, type CutWish } from './bud-choice';
-import { nodeAt } from './limb-buds';
+import { nodeAt } from '../buds/limb-buds';
 
 /** Bud spaces below the first bud of a fork within which its second is looked for. */
 const BELOW = 4;

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { readFileSync } from 'node:fs';
-import { judge, sceneOf, type Judgement } from '../choosing/judge';
+import { judge, sceneOf, type Judgement } from '../judging/judge';
 import { readYardFile } from '../formats/read';
 import { fromUprightOf } from '../geometry/vector';
 import { readBook, treeState, type TreeState } from '../history/tree-at';
-import type { Act } from '../plan/acts';
-import { cutBench, type CutPreview } from './preview';
+import type { Act } from '../acts/acts';
+import { cutBench, type CutPreview } from '../judging/preview';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import { closestApproach } from '../tree/approach';
 import { layOut, tipOf, type Course } from '../tree/course';

@@ -1,5 +1,5 @@
 import type { ChosenSet } from '../choosing/chosen-set';
-import { judge, type Judgement } from '../choosing/judge';
+import { judge, type Judgement } from '../judging/judge';
 import type { Decision } from '../choosing/verdicts';
 import type { TreeState } from '../history/tree-at';
 import type { Stem, StemId } from '../tree/stem';

@@ -1,5 +1,5 @@
 import type { ChosenSet } from '../choosing/chosen-set';
-import { decide } from '../choosing/judge';
+import { decide } from '../judging/judge';
 import type { Decision, Verdict } from '../choosing/verdicts';
 import type { TreeState } from '../history/tree-at';
 import type { StemId } from '../tree/stem';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { judge } from '../choosing/judge';
+import { judge } from '../judging/judge';
 import { caseTree, type JudgementCase } from '../testing/case-tree';
 import table from '../judgements/judgements.cases.json';
 import type { TreeState } from '../history/tree-at';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { judge, sceneOf } from '../choosing/judge';
-import { sayIn } from '../choosing/say';
+import { judge, sceneOf } from '../judging/judge';
+import { sayIn } from '../words/say';
 import { reading } from '../readings/reading';
 import { limbFrom, type Row } from '../testing/case-tree';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';

@@ -1,9 +1,9 @@
 import { array, boolean, lazy, mixed, number, object, string, type AnyObject, type ObjectShape } from 'yup';
-import { FORM_IDS } from '../forms/form-ids';
+import { FORM_IDS } from '../kinds/form-ids';
 import { CAME_AS, RULINGS } from '../history/events';
 import { KINDS } from '../kinds/kinds';
 import { HOW_READ } from '../readings/reading';
-import { HEADING_PURPOSES, KEPT_FOR, MAKINGS_OF_LIMB, REMOVAL_CUTS } from '../plan/acts';
+import { HEADING_PURPOSES, KEPT_FOR, MAKINGS_OF_LIMB, REMOVAL_CUTS } from '../acts/acts';
 import { RULE_DEFAULTS, RULE_KEYS } from '../rules/defaults';
 import { QUESTIONS } from '../schools/questions';
 import { SCHOOL_IDS } from '../schools/schools';

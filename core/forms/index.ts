@@ -2,7 +2,7 @@ import { bentDownAxis } from './bent-down-axis';
 import { centralLeader } from './central-leader';
 import { fan } from './fan';
 import type { Form } from './form';
-import type { FormId } from './form-ids';
+import type { FormId } from '../kinds/form-ids';
 import { horizontalEspalier } from './horizontal-espalier';
 import { modifiedLeader } from './modified-leader';
 import { multiStemBush } from './multi-stem-bush';

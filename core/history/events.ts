@@ -1,8 +1,8 @@
-import type { FormId } from '../forms/form-ids';
+import type { FormId } from '../kinds/form-ids';
 import type { Degree } from '../kinds/kinds';
-import type { Act } from '../plan/acts';
+import type { Act } from '../acts/acts';
 import type { RuleKey, RuleOverrides } from '../rules/defaults';
-import type { BudReadings } from '../whips/buds';
+import type { BudReadings } from '../buds/whip-buds';
 import type { Answers } from '../schools/questions';
 import type { SchoolId } from '../schools/schools';
 import type { ClearanceSector, Site } from '../sites/site';

@@ -1,12 +1,12 @@
 import { kindFacts } from '../kinds/kinds';
-import { afterActs } from '../plan/after';
+import { afterActs } from '../acts/after';
 import type { RuleKey, RuleOverrides } from '../rules/defaults';
 import { schoolOf, type School, type SchoolEdits, type SchoolId } from '../schools/schools';
 import type { Site } from '../sites/site';
-import { completeStem } from '../tree/estimate';
+import { completeStem } from '../kinds/estimate';
 import { withDescendants, type Stem, type StemId, type StemReadings, type Tree } from '../tree/stem';
-import type { FormId } from '../forms/form-ids';
-import type { BudReadings } from '../whips/buds';
+import type { FormId } from '../kinds/form-ids';
+import type { BudReadings } from '../buds/whip-buds';
 import { eventsInForce } from './in-force';
 import type { Book, PlainEvent, Ruling, TreeRecord } from './events';
 

@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { judge, type Judgement } from '../choosing/judge';
+import { judge, type Judgement } from '../judging/judge';
 import { weigh } from '../doubt/confidence';
 import { FINDING_RULES, SET_RULES } from '../findings';
 import { FORMS } from '../forms';
-import { overCap } from '../plan/account';
+import { overCap } from '../acts/account';
 import { formsFor } from '../suits/suits';
 import { caseTree, type Expected, type JudgementCase } from '../testing/case-tree';
 import { judgementsPage } from './page';

@@ -1,5 +1,5 @@
-import { judge } from '../choosing/judge';
-import { FORM_NAMES } from '../forms/form-ids';
+import { judge } from '../judging/judge';
+import { FORM_NAMES } from '../kinds/form-ids';
 import { formsFor } from '../suits/suits';
 import { caseTree, type JudgementCase } from '../testing/case-tree';
 

@@ -1,4 +1,4 @@
-import type { FormId } from '../forms/form-ids';
+import type { FormId } from './form-ids';
 import type { RuleOverrides, SourceWord } from '../rules/defaults';
 import { KIND_ROWS } from './kind-rows';
 

@@ -1,8 +1,8 @@
 import type { FormScene } from '../choosing/candidacy';
 import type { Form } from '../forms/form';
 import type { Stem } from '../tree/stem';
-import type { Act } from './acts';
-import { cutDiameterMm } from './after';
+import type { Act } from '../acts/acts';
+import { cutDiameterMm } from '../acts/after';
 import type { Kept, PlanQuestion } from './plan';
 
 /** A run this near its target is left as it is, deg. */

@@ -1,4 +1,4 @@
-import type { Act } from './acts';
+import type { Act } from '../acts/acts';
 import type { PlanQuestion } from './plan';
 
 /**

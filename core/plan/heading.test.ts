@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { judge, type Judgement } from '../choosing/judge';
+import { judge, type Judgement } from '../judging/judge';
 import { reading } from '../readings/reading';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
-import type { Act } from './acts';
+import type { Act } from '../acts/acts';
 
 const limb = (id: string, h: number, bearing: number, more: Partial<Limb> = {}): Limb => ({
   ...{ id, h, bearing, angle: 65, length: 55, mm: 11 },

@@ -4,8 +4,8 @@ import { joinHeightCm } from '../findings/measures';
 import { reading } from '../readings/reading';
 import { arcAtHeight, courseFrom, layOut, tipOf, type Course } from '../tree/course';
 import { stemOf, type Stem, type StemId } from '../tree/stem';
-import type { Act, HeadingPurpose } from './acts';
-import { afterActs, cutDiameterMm } from './after';
+import type { Act, HeadingPurpose } from '../acts/acts';
+import { afterActs, cutDiameterMm } from '../acts/after';
 import { bendTarget, isFirstStage } from './bends';
 import type { Kept, PlanQuestion } from './plan';
 

@@ -1,6 +1,6 @@
 import type { StemId } from '../tree/stem';
 import type { PlanQuestion } from './plan';
-import type { Act } from './acts';
+import type { Act } from '../acts/acts';
 
 /**
  * The stem that carries the tree's top once the acts are done: the leader that was chosen, or the limb the stem is cut back to,

@@ -3,8 +3,8 @@ import type { EmptyPlace } from '../choosing/chosen-set';
 import { arcAtHeight, layOut, tipOf, type Course } from '../tree/course';
 import { diameterAt, taperOf } from '../tree/taper';
 import { stemOf } from '../tree/stem';
-import type { Act, MakingOfLimb } from './acts';
-import { afterActs } from './after';
+import type { Act, MakingOfLimb } from '../acts/acts';
+import { afterActs } from '../acts/after';
 import type { PlanQuestion } from './plan';
 
 /** Wood thicker than this no longer breaks from a notched bud, mm. Working value. */

@@ -1,17 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { readFileSync } from 'node:fs';
-import { judge, sceneOf, type Judgement } from '../choosing/judge';
+import { judge, sceneOf, type Judgement } from '../judging/judge';
 import { clearanceLimit } from '../findings/measures';
 import { readYardFile } from '../formats/read';
 import { bearingOf, fromUprightOf } from '../geometry/vector';
-import { FORM_IDS } from '../forms/form-ids';
+import { FORM_IDS } from '../kinds/form-ids';
 import { readBook, treeState, type TreeState } from '../history/tree-at';
 import { SCHOOL_IDS, schoolOf } from '../schools/schools';
 import { closestApproach } from '../tree/approach';
 import { layOut, tipOf, type Course, type LaidTree } from '../tree/course';
 import { treeOf } from '../testing/trees';
 import { stemOf, withDescendants } from '../tree/stem';
-import type { Act } from './acts';
+import type { Act } from '../acts/acts';
 
 const read = readYardFile(readFileSync(new URL('../../demo/two-hillsides.json', import.meta.url), 'utf8'));
 if (read.kind !== 'good') throw new Error('the demo yard does not read');

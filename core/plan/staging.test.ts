@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { judge, type Judgement } from '../choosing/judge';
+import { judge, type Judgement } from '../judging/judge';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import { woodBetween } from '../tree/taper';
-import { accountOf } from './account';
+import { accountOf } from '../acts/account';
 
 const four: Limb[] = [0, 90, 180, 270].map((bearing, i) => ({
   ...{ id: `l${i}`, h: 52 + i * 12, bearing, angle: 50, length: 55, mm: 13 },

@@ -5,8 +5,8 @@ import { because } from '../choosing/reason';
 import type { Say } from '../findings/finding';
 import { bearingDifference } from '../geometry/vector';
 import type { Stem, StemId, Tree } from '../tree/stem';
-import { accountOf, MEASURE_WORDS, overCap, sumOf, type Account } from './account';
-import type { KeptFor } from './acts';
+import { accountOf, MEASURE_WORDS, overCap, sumOf, type Account } from '../acts/account';
+import type { KeptFor } from '../acts/acts';
 
 /** Most winters that removals are spread over. */
 const MOST_WINTERS = 3;

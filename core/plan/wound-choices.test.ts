@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { readFileSync } from 'node:fs';
-import { judge, type Judgement } from '../choosing/judge';
+import { judge, type Judgement } from '../judging/judge';
 import { readYardFile } from '../formats/read';
 import { readBook, treeState, type TreeState } from '../history/tree-at';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';

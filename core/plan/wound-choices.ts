@@ -1,7 +1,7 @@
 import { choicesFor, keptUpTo } from '../cuts/cut-to-buds';
 import { childrenOf, stemOf, type Stem, type StemId, type Tree } from '../tree/stem';
-import { overCap } from './account';
-import type { Act } from './acts';
+import { overCap } from '../acts/account';
+import type { Act } from '../acts/acts';
 import { cutQuestionOf, planFrom, type Plan, type PlanQuestion } from './plan';
 import { topOfOpenTree } from './wounds';
 

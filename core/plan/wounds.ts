@@ -4,8 +4,8 @@ import { bearingDifference } from '../geometry/vector';
 import { childrenOf, stemOf, withDescendants, type Stem, type StemId } from '../tree/stem';
 import { standsBy } from '../choosing/verdicts';
 import { limbCutTo } from '../cuts/side-shoot';
-import { OWN_WORD, type Act, type HeadingPurpose, type RemovalCut } from './acts';
-import { cutDiameterMm } from './after';
+import { OWN_WORD, type Act, type HeadingPurpose, type RemovalCut } from '../acts/acts';
+import { cutDiameterMm } from '../acts/after';
 import type { PlanQuestion } from './plan';
 
 /** An empty place this near to where a limb goes may be filled from its stub: deg of bearing, cm of height. Working values. */

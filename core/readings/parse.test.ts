@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import cases from './parse.cases.json';
 import { parseReading } from './parse';
-import { readDraft } from './draft-visit';
+import { readDraft } from '../tree/draft-visit';
 import { formatValue, type Units } from './units';
 import type { Dimension } from './reading';
 import { treeOf } from '../testing/trees';

@@ -1,7 +1,7 @@
-import { judge, sceneOf, type Judged } from '../choosing/judge';
-import { sayIn } from '../choosing/say';
+import { judge, sceneOf, type Judged } from '../judging/judge';
+import { sayIn } from '../words/say';
 import { explainFinding } from '../findings';
-import type { FormId } from '../forms/form-ids';
+import type { FormId } from '../kinds/form-ids';
 import type { TreeState } from '../history/tree-at';
 import { schoolOf, type SchoolId } from '../schools/schools';
 import { kitFor, minutesFor } from '../work/kit';

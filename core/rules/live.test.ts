@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { placeOf } from '../cuts/place';
-import { judge, sceneOf } from '../choosing/judge';
+import { placeOf } from '../acts/cut-place';
+import { judge, sceneOf } from '../judging/judge';
 import { CUT_PROBES } from '../testing/cut-probes';
 import { formsFor } from '../suits/suits';
 import type { TreeState } from '../history/tree-at';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { judge, sceneOf, type Judgement } from '../choosing/judge';
+import { judge, sceneOf, type Judgement } from '../judging/judge';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import { answered, QUESTIONS } from './questions';
 import { SCHOOL_IDS, SCHOOLS, schoolOf } from './schools';

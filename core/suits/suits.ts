@@ -1,15 +1,15 @@
 import type { ChosenSet } from '../choosing/chosen-set';
-import { judge, sceneOf, type Judgement } from '../choosing/judge';
+import { judge, sceneOf, type Judgement } from '../judging/judge';
 import { because, type Reason } from '../choosing/reason';
-import { sayIn } from '../choosing/say';
+import { sayIn } from '../words/say';
 import type { Say, Scene } from '../findings/finding';
 import { FORMS, type Form } from '../forms';
-import type { FormId } from '../forms/form-ids';
+import type { FormId } from '../kinds/form-ids';
 import type { TreeState } from '../history/tree-at';
 import type { Degree } from '../kinds/kinds';
 import type { Units } from '../readings/units';
 import { withDescendants } from '../tree/stem';
-import { woodOf } from '../plan/after';
+import { woodOf } from '../acts/after';
 
 /** How well a form suits a tree where it stands. */
 export interface SuitedForm {

@@ -3,7 +3,7 @@ import type { RuleOverrides } from '../rules/defaults';
 import type { Site } from '../sites/site';
 import { treeOf, type Limb } from './trees';
 import type { Condition, Crop, StemReadings } from '../tree/stem';
-import type { FormId } from '../forms/form-ids';
+import type { FormId } from '../kinds/form-ids';
 import type { TreeState } from '../history/tree-at';
 
 interface Seen {

@@ -5,9 +5,9 @@ import { reading } from '../readings/reading';
 import type { RuleOverrides } from '../rules/defaults';
 import type { Site } from '../sites/site';
 import { schoolOf, type SchoolId } from '../schools/schools';
-import { completeStem } from '../tree/estimate';
+import { completeStem } from '../kinds/estimate';
 import type { Condition, StemReadings } from '../tree/stem';
-import type { FormId } from '../forms/form-ids';
+import type { FormId } from '../kinds/form-ids';
 
 /** A limb in the numbers a test speaks of: heights and lengths cm, diameters mm, angles deg. */
 export interface Limb {

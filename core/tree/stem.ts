@@ -1,4 +1,4 @@
-import type { BudsSeen } from '../cuts/limb-buds';
+import type { BudsSeen } from '../buds/limb-buds';
 import type { Reading } from '../readings/reading';
 
 export type StemId = string;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { elevationFrom } from '../drawing/projection';
-import { woodByAge } from '../drawing/wood-age';
+import { woodByAge } from './wood-age';
 import { segmentApproach } from '../geometry/segments';
 import { bearingDifference, bearingOf, direction, fromUprightOf, type Vec3 } from '../geometry/vector';
 import { reading } from '../readings/reading';

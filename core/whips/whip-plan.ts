@@ -2,7 +2,7 @@ import { buildProblem } from '../choosing/build';
 import type { Candidacy, Place } from '../choosing/candidacy';
 import { onCurve, type Fault } from '../choosing/faults';
 import { because, type Reason } from '../choosing/reason';
-import { sayIn } from '../choosing/say';
+import { sayIn } from '../words/say';
 import { largestGapDeg } from '../choosing/score';
 import { solve } from '../choosing/solve';
 import type { Say, Scene } from '../findings/finding';
@@ -11,10 +11,10 @@ import { bearingDifference, type Vec3 } from '../geometry/vector';
 import type { TreeState } from '../history/tree-at';
 import type { Units } from '../readings/units';
 import { reading } from '../readings/reading';
-import { completeStem } from '../tree/estimate';
+import { completeStem } from '../kinds/estimate';
 import { tipOf, type Course } from '../tree/course';
 import { limbAngleDeg } from '../kinds/kinds';
-import { budsUpTo, usualBuds, type Bud } from './buds';
+import { budsUpTo, usualBuds, type Bud } from '../buds/whip-buds';
 
 /** Limbs a form wants of a whip: how many, from which stretch of the stem, how far apart. */
 export interface WhipPlace {

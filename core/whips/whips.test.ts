@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { judge } from '../choosing/judge';
+import { judge } from '../judging/judge';
 import { kindFacts } from '../kinds/kinds';
 import { treeOf, type TestTree } from '../testing/trees';
-import { budsUpTo, handOf } from './buds';
+import { budsUpTo, handOf } from '../buds/whip-buds';
 import type { WhipPlan } from './whip-plan';
 
 const apple = kindFacts('apple');

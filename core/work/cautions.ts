@@ -1,9 +1,9 @@
-import { placeOf, type CutPlace } from '../cuts/place';
+import { placeOf, type CutPlace } from '../acts/cut-place';
 import type { Scene } from '../findings/finding';
 import type { KindFacts } from '../kinds/kinds';
-import type { Act } from '../plan/acts';
+import type { Act } from '../acts/acts';
 import { stemOf, type Condition } from '../tree/stem';
-import { heightOfAct } from './order';
+import { heightOfAct } from '../acts/order';
 
 /** Wood this thick is too heavy for one who is not trained to it, mm. Working value. */
 const ARBORIST_MM = 100;

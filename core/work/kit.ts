@@ -1,6 +1,6 @@
-import { placeOf, type Tool } from '../cuts/place';
+import { placeOf, type Tool } from '../acts/cut-place';
 import type { Scene } from '../findings/finding';
-import type { Act } from '../plan/acts';
+import type { Act } from '../acts/acts';
 import { stemOf, type Condition } from '../tree/stem';
 
 /** What is carried out to a tree or a yard. */

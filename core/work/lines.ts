@@ -1,10 +1,10 @@
-import { placeOf, type Tool } from '../cuts/place';
+import { placeOf, type Tool } from '../acts/cut-place';
 import type { Say, Scene } from '../findings/finding';
-import type { Act } from '../plan/acts';
+import type { Act } from '../acts/acts';
 import { isOnTrunk, joinHeightCm } from '../findings/measures';
 import { compassWord } from '../readings/units';
 import { stemOf } from '../tree/stem';
-import { phaseOf, type Phase } from './order';
+import { phaseOf, type Phase } from '../acts/order';
 import { cautionsFor } from './cautions';
 
 /** One act as a helper reads it outdoors. */

@@ -1,6 +1,6 @@
-import { formatValue, type Units } from './units';
-import { parseReading } from './parse';
-import { isEstimated, type Dimension, type Reading } from './reading';
+import { formatValue, type Units } from '../readings/units';
+import { parseReading } from '../readings/parse';
+import { isEstimated, type Dimension, type Reading } from '../readings/reading';
 import {
   CONDITIONS,
   trunkOf,
@@ -9,7 +9,7 @@ import {
   type StemId,
   type StemReadings,
   type Tree,
-} from '../tree/stem';
+} from './stem';
 
 /** The readings of one limb, in the order they are taken. */
 export const READING_FIELDS = ['origin', 'bearing', 'angle', 'length', 'diameter'] as const;

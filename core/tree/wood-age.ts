@@ -1,4 +1,4 @@
-import type { Stem } from '../tree/stem';
+import type { Stem } from './stem';
 
 /** A stretch of a stem and how many seasons old its wood is: 0 grew this season. */
 export interface AgedWood {

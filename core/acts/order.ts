@@ -1,6 +1,6 @@
 import type { Scene } from '../findings/finding';
 import { isOnTrunk } from '../findings/measures';
-import type { Act, HeadingPurpose } from '../plan/acts';
+import type { Act, HeadingPurpose } from './acts';
 import { positionAt } from '../tree/course';
 import { stemOf } from '../tree/stem';
 

@@ -1,24 +1,24 @@
-import { sayIn } from '../choosing/say';
+import { sayIn } from '../words/say';
 import type { FormScene } from '../choosing/candidacy';
-import { sceneOf, type Judgement } from '../choosing/judge';
+import { sceneOf, type Judgement } from './judge';
 import { standsBy } from '../choosing/verdicts';
 import { limbsOf } from '../findings/measures';
 import { formOf } from '../forms';
 import type { TreeState } from '../history/tree-at';
-import { accountOf, type Account } from '../plan/account';
-import { OWN_WORD, type Act } from '../plan/acts';
+import { accountOf, type Account } from '../acts/account';
+import { OWN_WORD, type Act } from '../acts/acts';
 import { purposeOfOwnCut } from '../plan/wounds';
 import { cutQuestionOf } from '../plan/plan';
-import { afterActs, cutDiameterMm } from '../plan/after';
+import { afterActs, cutDiameterMm } from '../acts/after';
 import type { Units } from '../readings/units';
 import { angleBetween, bearingOf, fromUprightOf, type Vec3 } from '../geometry/vector';
 import { layOut, runAt, type LaidTree } from '../tree/course';
 import { childrenOf, stemOf, type Stem, type StemId, type Tree } from '../tree/stem';
-import type { BudChoice } from './bud-choice';
-import { choicesFor, facingsAt, sideShootsFor } from './cut-to-buds';
-import { limbCutTo, type SideShoot } from './side-shoot';
-import { budsAlong, type LimbBud } from './limb-buds';
-import { placeOf, type CutPlace } from './place';
+import type { BudChoice } from '../cuts/bud-choice';
+import { choicesFor, facingsAt, sideShootsFor } from '../cuts/cut-to-buds';
+import { limbCutTo, type SideShoot } from '../cuts/side-shoot';
+import { budsAlong, type LimbBud } from '../buds/limb-buds';
+import { placeOf, type CutPlace } from '../acts/cut-place';
 
 /** A cut this near to the plan's own is the plan's own, cm. */
 const SAME_CM = 0.05;

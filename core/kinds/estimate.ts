@@ -1,6 +1,6 @@
 import { reading, type Reading } from '../readings/reading';
-import { limbAngleDeg, type KindFacts } from '../kinds/kinds';
-import type { Stem, StemId, StemReadings } from './stem';
+import { limbAngleDeg, type KindFacts } from './kinds';
+import type { Stem, StemId, StemReadings } from '../tree/stem';
 
 /**
  * Length of a young limb for each mm of its diameter, cm per mm. A pencil-thick shoot (7 mm) is some 50 cm long,

@@ -1,6 +1,6 @@
 import { bearingDifference, wrapBearing } from '../geometry/vector';
 import type { KindFacts } from '../kinds/kinds';
-import { woodByAge } from '../drawing/wood-age';
+import { woodByAge } from '../tree/wood-age';
 import type { Stem } from '../tree/stem';
 import type { FacingDeg } from './facing';
 

@@ -3,7 +3,7 @@ import { limbsOf } from '../findings/measures';
 import { formOf, type Form } from '../forms';
 import type { TreeState } from '../history/tree-at';
 import { kindFacts } from '../kinds/kinds';
-import { capsOf } from '../plan/account';
+import { capsOf } from '../acts/account';
 import { isFirstStage } from '../plan/bends';
 import { leaderAfter } from '../plan/leading';
 import { cutBackOf, planFrom, type Plan } from '../plan/plan';
@@ -16,15 +16,15 @@ import { isInLeaf, woodSeason } from '../sites/site';
 import { layOut } from '../tree/course';
 import type { Stem, StemId } from '../tree/stem';
 import { planWhip, type WhipPlan } from '../whips/whip-plan';
-import { buildProblem, type BuiltProblem } from './build';
-import type { FormScene } from './candidacy';
-import type { Correction } from './corrections';
-import { chosenSet, type ChosenSet } from './chosen-set';
-import { freeGrowth } from './free-growth';
-import type { Cost } from './problem';
-import { sayIn } from './say';
-import { solve, type Solution } from './solve';
-import { verdictsOn, type Verdict } from './verdicts';
+import { buildProblem, type BuiltProblem } from '../choosing/build';
+import type { FormScene } from '../choosing/candidacy';
+import type { Correction } from '../choosing/corrections';
+import { chosenSet, type ChosenSet } from '../choosing/chosen-set';
+import { freeGrowth } from '../choosing/free-growth';
+import type { Cost } from '../choosing/problem';
+import { sayIn } from '../words/say';
+import { solve, type Solution } from '../choosing/solve';
+import { verdictsOn, type Verdict } from '../choosing/verdicts';
 
 /** Everything the program has to say about a tree on a day. */
 export interface Judgement {

@@ -1,7 +1,7 @@
 import type { Scene } from '../findings/finding';
 import { crotchDeg } from '../findings/measures';
 import type { KindFacts } from '../kinds/kinds';
-import type { Act } from '../plan/acts';
+import type { Act } from './acts';
 import { positionAt, type Course } from '../tree/course';
 import { stemOf, type Stem } from '../tree/stem';
 
