@@ -1,8 +1,13 @@
 export * from './almanac/examples';
 export * from './almanac/ideal-tree';
 export * from './judging/judge';
+export * from './judging/scene';
+export type { TreeScene, When } from './acts/scene';
+export type { Say } from './words/say';
+export type { BudsSeen, FacingDeg } from './tree/buds-seen';
+export * from './tree/came-as';
 export * from './choosing/decision-words';
-export type { Reason } from './choosing/reason';
+export type { Reason } from './words/reason';
 export type { Correction } from './choosing/corrections';
 export * from './doubt/confidence';
 export * from './doubt/counterfactual';

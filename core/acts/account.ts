@@ -1,4 +1,4 @@
-import type { Scene } from '../findings/finding';
+import type { TreeScene } from './scene';
 import type { Tree } from '../tree/stem';
 import type { Act } from './acts';
 import { afterActs, woodOf } from './after';
@@ -43,7 +43,7 @@ function pointsOf({ stems, ownRooted }: Tree): number {
 }
 
 /** The most that may go in a year: the first shaping of a tree may take more. */
-export function capsOf({ limits }: Pick<Scene, 'limits'>, isFirst: boolean): Account {
+export function capsOf({ limits }: Pick<TreeScene, 'limits'>, isFirst: boolean): Account {
   return {
     wood: limits(isFirst ? 'wood.firstRatio' : 'wood.capRatio').value,
     shoots: limits(isFirst ? 'shoots.firstRatio' : 'shoots.capRatio').value,

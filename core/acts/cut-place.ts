@@ -1,5 +1,5 @@
-import type { Scene } from '../findings/finding';
-import { crotchDeg } from '../findings/measures';
+import type { TreeScene } from './scene';
+import { crotchDeg } from '../tree/joins';
 import type { KindFacts } from '../kinds/kinds';
 import type { Act } from './acts';
 import { positionAt, type Course } from '../tree/course';
@@ -45,7 +45,7 @@ const POLE_PRUNER_MM = 30;
 
 /** The tool for a wound of a thickness at a height: by hand within reach, on a pole above it. */
 export function toolFor(
-  { limits, site }: Pick<Scene, 'limits' | 'site'>,
+  { limits, site }: Pick<TreeScene, 'limits' | 'site'>,
   diameterMm: number,
   heightCm: number,
 ): Tool {
@@ -64,7 +64,7 @@ export function yearsToClose({ healing }: Pick<KindFacts, 'healing'>, widthMm: n
  * ellipse as wide as the limb and as long as its thickness over the sine of the crotch angle. A peg stands dead until its
  * carrier, growing by half its kind's thickening a season on that side, has covered its length; then it closes as a cut does.
  */
-export function placeOf(scene: Scene, act: Act): CutPlace | undefined {
+export function placeOf(scene: TreeScene, act: Act): CutPlace | undefined {
   if (act.kind !== 'take-out' && act.kind !== 'shorten') return undefined;
   const { laid, kind, limits } = scene;
   const stem = stemOf(laid.tree, act.stemId);
@@ -89,7 +89,7 @@ function heightOf(act: Extract<Act, { kind: 'take-out' | 'shorten' }>, course: C
 }
 
 function flush(
-  { laid, kind }: Scene,
+  { laid, kind }: TreeScene,
   stem: Stem,
   diameterMm: number,
 ): Pick<CutPlace, 'flushYears' | 'flushMm' | 'pegYears'> {

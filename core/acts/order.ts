@@ -1,5 +1,5 @@
-import type { Scene } from '../findings/finding';
-import { isOnTrunk } from '../findings/measures';
+import type { TreeScene } from './scene';
+import { isOnTrunk } from '../tree/joins';
 import type { Act, HeadingPurpose } from './acts';
 import { positionAt } from '../tree/course';
 import { stemOf } from '../tree/stem';
@@ -21,7 +21,7 @@ export type Phase = (typeof PHASES)[number];
 const STRUCTURE: readonly HeadingPurpose[] = ['new-leader', 'open-centre', 'hold-height', 'next-tier'];
 
 /** The part of the work an act belongs to. */
-export function phaseOf({ laid }: Scene, act: Act): Phase {
+export function phaseOf({ laid }: TreeScene, act: Act): Phase {
   switch (act.kind) {
     case 'move':
     case 'stay':
@@ -46,14 +46,14 @@ export function phaseOf({ laid }: Scene, act: Act): Phase {
 }
 
 /** Height at which an act is done, cm. */
-export function heightOfAct({ laid }: Scene, act: Act): number {
+export function heightOfAct({ laid }: TreeScene, act: Act): number {
   if (act.kind === 'make-limb') return act.heightCm;
   const course = laid.courses.get(act.stemId);
   return course ? positionAt(course, act.kind === 'shorten' ? act.toLengthCm : 0)[2] : 0;
 }
 
 /** Acts in the order they are done: by parts of the work; within a part from the bottom up or the top down, by school. */
-export function inWorkOrder(scene: Scene, acts: readonly Act[]): Act[] {
+export function inWorkOrder(scene: TreeScene, acts: readonly Act[]): Act[] {
   const up = scene.answers.order === 'top-first' ? -1 : 1;
   const phase = (act: Act): number => PHASES.indexOf(phaseOf(scene, act));
   return [...acts].sort(

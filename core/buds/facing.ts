@@ -1,3 +1,4 @@
+import type { FacingDeg } from '../tree/buds-seen';
 import {
   add,
   bearingOf,
@@ -10,12 +11,6 @@ import {
   unit,
   type Vec3,
 } from '../geometry/vector';
-
-/**
- * Facings round a limb are told as on a clock seen from its foot, looking outward: 0 up, 90 to the right, 180 under, 270 to the
- * left, deg.
- */
-export type FacingDeg = number;
 
 /** Nearer upright than this a limb has no under side to speak of, deg: its facings are told as bearings. Working value. */
 const PLUMB_DEG = 12;

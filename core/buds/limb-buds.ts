@@ -2,14 +2,7 @@ import { bearingDifference, wrapBearing } from '../geometry/vector';
 import type { KindFacts } from '../kinds/kinds';
 import { woodByAge } from '../tree/wood-age';
 import type { Stem } from '../tree/stem';
-import type { FacingDeg } from './facing';
-
-/** What a grower read of the buds of a limb: distances from its join, cm; facings as on a clock seen from its foot, deg. */
-export interface BudsSeen {
-  /** Mean distance from one bud to the next, if it was measured. */
-  spacingCm?: number;
-  facings: readonly { atCm: number; facingDeg: FacingDeg }[];
-}
+import type { BudsSeen, FacingDeg } from '../tree/buds-seen';
 
 /** What sits at a node: a slim leaf bud, a fat flower bud, leaf and flower buds side by side, or a short spur. */
 export type NodeKind = 'leaf' | 'flower' | 'leaf and flower' | 'spur';

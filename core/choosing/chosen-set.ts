@@ -1,5 +1,5 @@
 import type { Scene } from '../findings/finding';
-import { isOnTrunk, joinHeightCm } from '../findings/measures';
+import { isOnTrunk, joinHeightCm } from '../tree/joins';
 import type { StemId } from '../tree/stem';
 import type { BuiltProblem } from './build';
 import { atDeg, type Candidacy, type ChosenRole, type Place } from './candidacy';

@@ -1,6 +1,6 @@
-import type { Say } from '../findings/finding';
+import type { Say } from '../words/say';
 import type { Fault } from './faults';
-import { because, type Reason } from './reason';
+import { because, type Reason } from '../words/reason';
 
 /** Why a form has no place for a limb, in one sentence with its number. Undefined for what findings tell already. */
 export function placeWords(fault: Fault, place: string, say: Say): Reason | undefined {

@@ -1,5 +1,5 @@
 import type { Finding, Scene } from '../findings/finding';
-import { crotchDeg, joinHeightCm, thicknessRatio } from '../findings/measures';
+import { crotchDeg, joinHeightCm, thicknessRatio } from '../tree/joins';
 import { tipOf, type Course } from '../tree/course';
 import type { Stem } from '../tree/stem';
 

@@ -1,6 +1,6 @@
 import type { StemId } from '../tree/stem';
 import type { FormScene } from './candidacy';
-import { because } from './reason';
+import { because } from '../words/reason';
 import type { Verdict } from './verdicts';
 
 /** Seasons a school of free growth waits before it chooses limbs. */

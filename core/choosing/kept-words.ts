@@ -1,9 +1,9 @@
-import type { Say } from '../findings/finding';
-import { crotchDeg, thicknessRatio } from '../findings/measures';
+import type { Say } from '../words/say';
+import { crotchDeg, thicknessRatio } from '../tree/joins';
 import type { Stem } from '../tree/stem';
 import type { FormScene } from './candidacy';
 import type { ChosenLimb } from './chosen-set';
-import { because, type Reason } from './reason';
+import { because, type Reason } from '../words/reason';
 
 /** What a limb is kept for, with the numbers it is kept on. */
 export function keptWords(scene: FormScene, stem: Stem, limb: ChosenLimb, say: Say): Reason {

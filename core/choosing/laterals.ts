@@ -1,10 +1,12 @@
 import type { HeadingPurpose } from '../acts/acts';
-import type { Finding, Say } from '../findings/finding';
+import type { Finding } from '../findings/finding';
+import type { Say } from '../words/say';
 import { nodeAt } from '../buds/limb-buds';
 import { bearingDifference } from '../geometry/vector';
 import { childrenOf, type Stem } from '../tree/stem';
 import type { FormScene } from './candidacy';
-import { because, reasonsOf, type Reason } from './reason';
+import { reasonsOf } from '../findings/reasons';
+import { because, type Reason } from '../words/reason';
 
 /** What becomes of a side shoot on a limb that stays. */
 export interface LateralSort {

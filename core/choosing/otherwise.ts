@@ -1,6 +1,6 @@
 import type { Ruling } from '../history/events';
 import type { TreeState } from '../history/tree-at';
-import type { Say } from '../findings/finding';
+import type { Say } from '../words/say';
 import type { Stem } from '../tree/stem';
 import { buildProblem } from './build';
 import type { FormProblem, FormScene } from './candidacy';

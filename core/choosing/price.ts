@@ -1,4 +1,5 @@
-import { titleOf, type Finding, type Say } from '../findings';
+import { titleOf, type Finding } from '../findings';
+import type { Say } from '../words/say';
 import type { StemId } from '../tree/stem';
 import type { ChosenSet } from './chosen-set';
 

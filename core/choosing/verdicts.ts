@@ -1,5 +1,6 @@
-import type { Finding, Say } from '../findings';
-import { isOnTrunk } from '../findings/measures';
+import type { Finding } from '../findings';
+import type { Say } from '../words/say';
+import { isOnTrunk } from '../tree/joins';
 import type { Ruling } from '../history/events';
 import type { KeptFor } from '../acts/acts';
 import { stemOf, type Stem, type StemId } from '../tree/stem';
@@ -10,7 +11,8 @@ import { correctionWords, keptWords } from './kept-words';
 import { sortLateral, type LateralSort } from './laterals';
 import { otherwise, type OtherwiseQuestion } from './otherwise';
 import type { Price } from './price';
-import { because, reasonsOf, type Reason } from './reason';
+import { reasonsOf } from '../findings/reasons';
+import { because, type Reason } from '../words/reason';
 
 export type Decision = 'trunk' | 'leader' | 'scaffold' | 'temporary' | 'out' | 'leave' | 'goes-with';
 

@@ -1,5 +1,5 @@
 import type { FormScene } from '../choosing/candidacy';
-import type { Say } from '../findings/finding';
+import type { Say } from '../words/say';
 import { clearanceLimit } from '../findings/measures';
 import {
   angleBetween,
@@ -15,7 +15,8 @@ import { reading } from '../readings/reading';
 import { closestApproach } from '../tree/approach';
 import { courseFrom, positionAt, runAt, tipOf, type Course } from '../tree/course';
 import type { Stem, StemId } from '../tree/stem';
-import { facingInSpace, facingWords, shootDirection, type FacingDeg } from '../buds/facing';
+import { facingInSpace, facingWords, shootDirection } from '../buds/facing';
+import type { FacingDeg } from '../tree/buds-seen';
 import { budsAlong, nodeAt, type LimbBud, type NodeKind } from '../buds/limb-buds';
 
 /** How well a bud's shoot would serve. */

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { readFileSync } from 'node:fs';
 import { readYardFile } from '../formats/read';
-import { judge, sceneOf, type Judgement } from '../judging/judge';
+import { judge, type Judgement } from '../judging/judge';
+import { sceneOf } from '../judging/scene';
 import { lookAt } from '../findings';
 import { clearanceLimit, limbsOf } from '../findings/measures';
 import { readBook, treeState, type TreeState } from '../history/tree-at';

@@ -1,5 +1,5 @@
 import type { FormScene } from '../choosing/candidacy';
-import type { Say } from '../findings/finding';
+import type { Say } from '../words/say';
 import type { Form } from '../forms/form';
 import { bearingDifference, fromUprightOf, wrapBearing } from '../geometry/vector';
 import { OWN_WORD, type Act, type CutBud, type HeadingPurpose } from '../acts/acts';

@@ -1,5 +1,5 @@
 import type { FormScene } from '../choosing/candidacy';
-import type { Say } from '../findings/finding';
+import type { Say } from '../words/say';
 import { bearingDifference, wrapBearing } from '../geometry/vector';
 import { choiceOf, knownNear, RANK, type BudChoice, type CutWish } from './bud-choice';
 import { nodeAt } from '../buds/limb-buds';

@@ -1,5 +1,5 @@
 import type { FormScene } from '../choosing/candidacy';
-import type { Say } from '../findings/finding';
+import type { Say } from '../words/say';
 import { bearingDifference, bearingOf, fromUprightOf, type Vec3 } from '../geometry/vector';
 import type { Course, LaidTree } from '../tree/course';
 import { diameterAt, taperOf } from '../tree/taper';

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { readFileSync } from 'node:fs';
-import { judge, sceneOf, type Judgement } from '../judging/judge';
+import { judge, type Judgement } from '../judging/judge';
+import { sceneOf } from '../judging/scene';
 import { readYardFile } from '../formats/read';
 import { fromUprightOf } from '../geometry/vector';
 import { readBook, treeState, type TreeState } from '../history/tree-at';

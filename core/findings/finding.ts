@@ -1,10 +1,7 @@
-import type { CameAs } from '../history/events';
-import type { KindFacts } from '../kinds/kinds';
-import type { Limit, Limits } from '../rules/limits';
-import type { Answers } from '../schools/questions';
-import type { Site } from '../sites/site';
-import type { LaidTree } from '../tree/course';
+import type { TreeScene } from '../acts/scene';
+import type { Limit } from '../rules/limits';
 import type { Stem, StemId } from '../tree/stem';
+import type { Say } from '../words/say';
 
 /** `must-go`: no scaffold may have it. `serious` and `slight`: weighed. */
 export type Gravity = 'must-go' | 'serious' | 'slight';
@@ -31,43 +28,13 @@ export interface Finding {
   observed?: string;
 }
 
-/** The day a tree is looked at, in the terms of its growth. */
-export interface When {
-  /** Season (year) that wood is told against: growth of this season is new wood. */
-  season: number;
-  /** In leaf, between bud break and leaf fall. */
-  inLeaf: boolean;
-  /** Seasons grown in this place since planting, the present one included; in dormancy, the coming one. */
-  seasonsGrown: number;
-  /** Planted this dormancy: it has not been in leaf here. */
-  justPlanted: boolean;
-  /** How it came, where that is known. */
-  cameAs?: CameAs;
-}
-
-/** All a rule may look at. */
-export interface Scene {
-  laid: LaidTree;
-  kind: KindFacts;
-  site: Site;
-  limits: Limits;
-  when: When;
+/** All a rule may look at: the tree where it stands, and what its form asks of limbs. */
+export interface Scene extends TreeScene {
   /** Whether limbs are chosen on one trunk, on it and its limbs (arms), or as stems from the ground. */
   standsOn: 'trunk' | 'arms' | 'stems';
   hasLeader: boolean;
   /** Angles from upright the form's limbs run at, deg. */
   runDeg: { from: number; to: number };
-  /** What the tree's school answers where growers differ. */
-  answers: Answers;
-}
-
-/** Turns stored values into a grower's words, in the units they read. */
-export interface Say {
-  length(cm: number): string;
-  diameter(mm: number): string;
-  angle(deg: number): string;
-  ratio(share: number): string;
-  stem(id: StemId): string;
 }
 
 /** A rule: what it is called, and how it puts a finding in one sentence. */

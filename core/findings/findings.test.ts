@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { judge, sceneOf } from '../judging/judge';
+import { judge } from '../judging/judge';
+import { sceneOf } from '../judging/scene';
 import { sayIn } from '../words/say';
 import { reading } from '../readings/reading';
 import { limbFrom, type Row } from '../testing/case-tree';

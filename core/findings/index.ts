@@ -23,7 +23,8 @@ import { tooThick } from './too-thick';
 import { tooThin } from './too-thin';
 import { unevenTips } from './uneven-tips';
 import { unsoundWood } from './unsound-wood';
-import type { Finding, FindingRule, Gravity, ProposedSet, Say, Scene, SetRule } from './finding';
+import type { Finding, FindingRule, Gravity, ProposedSet, Scene, SetRule } from './finding';
+import type { Say } from '../words/say';
 
 /** Every rule, in the order its findings are told. */
 export const FINDING_RULES: readonly FindingRule[] = [
@@ -84,9 +85,9 @@ export type {
   Gravity,
   Measured,
   ProposedSet,
-  Say,
   Scene,
   SetPlace,
   SetRule,
-  When,
 } from './finding';
+export type { When } from '../acts/scene';
+export type { Say } from '../words/say';

@@ -1,6 +1,7 @@
 import { tipOf, courseFrom, type Course } from '../tree/course';
 import type { Vec3 } from '../geometry/vector';
-import { clearanceLimit, joinHeightCm, limbsOf } from './measures';
+import { clearanceLimit, limbsOf } from './measures';
+import { joinHeightCm } from '../tree/joins';
 import type { FindingRule } from './finding';
 
 /**

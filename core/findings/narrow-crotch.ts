@@ -1,4 +1,5 @@
-import { crotchDeg, limbsOf } from './measures';
+import { limbsOf } from './measures';
+import { crotchDeg } from '../tree/joins';
 import type { Finding, FindingRule } from './finding';
 
 /** A join too narrow to hold, or with bark seen trapped in it, which weighs more than the angle. */

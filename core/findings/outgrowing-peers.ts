@@ -1,4 +1,5 @@
-import { limbsOf, joinHeightCm } from './measures';
+import { limbsOf } from './measures';
+import { joinHeightCm } from '../tree/joins';
 import type { FindingRule, Scene } from './finding';
 import type { Stem } from '../tree/stem';
 

@@ -1,6 +1,7 @@
 import { angleBetween, direction, subtract, add, dot, norm, scale, type Vec3 } from '../geometry/vector';
 import { tipOf, type Course } from '../tree/course';
-import { areKin, limbPairs } from './measures';
+import { limbPairs } from './measures';
+import { areKin } from '../tree/joins';
 import { onBoth } from './on-both';
 import type { FindingRule, Scene } from './finding';
 import type { Stem } from '../tree/stem';

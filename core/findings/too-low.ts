@@ -1,4 +1,5 @@
-import { clearanceLimit, joinHeightCm, limbsOf } from './measures';
+import { clearanceLimit, limbsOf } from './measures';
+import { joinHeightCm } from '../tree/joins';
 import type { FindingRule } from './finding';
 
 /** A limb that starts below the clearance its side of the tree needs. */

@@ -1,4 +1,5 @@
-import { limbsOf, ratioSure, thicknessRatio } from './measures';
+import { limbsOf } from './measures';
+import { ratioSure, thicknessRatio } from '../tree/joins';
 import type { FindingRule } from './finding';
 
 /** A limb too strong for the stem that carries it; nearly as thick and upright, it is a second leader. */

@@ -1,6 +1,7 @@
 import { array, boolean, lazy, mixed, number, object, string, type AnyObject, type ObjectShape } from 'yup';
 import { FORM_IDS } from '../kinds/form-ids';
-import { CAME_AS, RULINGS } from '../history/events';
+import { RULINGS } from '../history/events';
+import { CAME_AS } from '../tree/came-as';
 import { KINDS } from '../kinds/kinds';
 import { HOW_READ } from '../readings/reading';
 import { HEADING_PURPOSES, KEPT_FOR, MAKINGS_OF_LIMB, REMOVAL_CUTS } from '../acts/acts';

@@ -2,7 +2,7 @@ import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
 import { withCorrections } from '../choosing/corrections';
 import { faultsOf, outsideBand, overtops } from '../choosing/faults';
 import { limbPairPrices } from '../choosing/pairs';
-import { joinHeightCm } from '../findings/measures';
+import { joinHeightCm } from '../tree/joins';
 import { tipOf, type Course } from '../tree/course';
 import type { Stem } from '../tree/stem';
 import type { Form } from './form';

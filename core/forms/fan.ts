@@ -2,7 +2,7 @@ import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
 import { faultsOf, onCurve } from '../choosing/faults';
 import type { Scene } from '../findings/finding';
 import { limbPairPrices } from '../choosing/pairs';
-import { isOnTrunk } from '../findings/measures';
+import { isOnTrunk } from '../tree/joins';
 import { direction, dot, wrapBearing } from '../geometry/vector';
 import type { Stem } from '../tree/stem';
 import type { Form } from './form';

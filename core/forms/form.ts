@@ -1,7 +1,7 @@
 import type { FormProblem, FormScene } from '../choosing/candidacy';
 import type { Scene } from '../findings/finding';
 import type { RuleKey, RuleOverrides } from '../rules/defaults';
-import type { WhipWish } from '../whips/whip-plan';
+import type { WhipWish } from './whip-wish';
 import type { FormId } from '../kinds/form-ids';
 
 /** A form the program can judge: figures of its own, and what is truly special to it. */

@@ -1,7 +1,7 @@
 import type { Candidacy, FormScene, PairPrice, Place } from '../choosing/candidacy';
 import { faultsOf, onCurve, type Fault } from '../choosing/faults';
 import { limbPairPrices } from '../choosing/pairs';
-import { joinHeightCm } from '../findings/measures';
+import { joinHeightCm } from '../tree/joins';
 import { bearingDifference } from '../geometry/vector';
 import { tipOf, type Course } from '../tree/course';
 import type { Stem } from '../tree/stem';

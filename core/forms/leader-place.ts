@@ -1,6 +1,7 @@
 import type { Candidacy, FormScene, PairPrice, Place } from '../choosing/candidacy';
 import type { Fault } from '../choosing/faults';
-import { joinHeightCm, topsOf } from '../findings/measures';
+import { topsOf } from '../findings/measures';
+import { joinHeightCm } from '../tree/joins';
 import type { Vec3 } from '../geometry/vector';
 import type { Answers } from '../schools/questions';
 import { tipOf, type Course } from '../tree/course';

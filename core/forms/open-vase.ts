@@ -2,7 +2,7 @@ import type { FormScene, Place } from '../choosing/candidacy';
 import { withCorrections } from '../choosing/corrections';
 import { faultsOf, outsideBand } from '../choosing/faults';
 import { limbPairPrices } from '../choosing/pairs';
-import { joinHeightCm } from '../findings/measures';
+import { joinHeightCm } from '../tree/joins';
 import type { Form } from './form';
 import { bandGrades, LIKE_VIGOUR_GRADES } from './grades';
 import { scaffoldCircle } from './ring';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { sceneOf } from '../judging/judge';
+import { sceneOf } from '../judging/scene';
 import { treeOf, type TestTree } from '../testing/trees';
 import { inPlane } from './fan';
 import { storeyPlace, storeysOf } from './storeys';

@@ -1,10 +1,10 @@
 import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
 import { faultsOf, overtops, type Fault } from '../choosing/faults';
-import { joinHeightCm } from '../findings/measures';
+import { joinHeightCm } from '../tree/joins';
 import { tipOf, type Course } from '../tree/course';
 import type { Scene } from '../findings/finding';
 import type { Stem } from '../tree/stem';
-import type { WhipWish } from '../whips/whip-plan';
+import type { WhipWish } from './whip-wish';
 import { GAP_GRADES, OFF_WISH } from './grades';
 
 /** A height of leader in which limbs stand once round; a part of one at the top of a growing tree. */

@@ -1,3 +1,4 @@
+import type { CameAs } from '../tree/came-as';
 import type { FormId } from '../kinds/form-ids';
 import type { Degree } from '../kinds/kinds';
 import type { Act } from '../acts/acts';
@@ -32,9 +33,6 @@ export interface TreeRecord {
   /** What lies beside this tree and asks for clearance, besides its site's own. */
   clearance?: readonly ClearanceSector[];
 }
-
-export type CameAs = 'bare-rooted' | 'pot-grown';
-export const CAME_AS: readonly CameAs[] = ['bare-rooted', 'pot-grown'];
 
 /** What may be learned of a tree's stock, roots and room after it was planted. */
 export type TreeDescription = Partial<Pick<TreeRecord, 'stockVigour' | 'cameAs' | 'roomCm'>>;

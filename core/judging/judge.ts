@@ -1,8 +1,8 @@
+import { dayOf, sceneOf } from './scene';
 import { lookAt, lookAtSet, type Finding, type Scene, type SetPlace } from '../findings';
 import { limbsOf } from '../findings/measures';
 import { formOf, type Form } from '../forms';
 import type { TreeState } from '../history/tree-at';
-import { kindFacts } from '../kinds/kinds';
 import { capsOf } from '../acts/account';
 import { isFirstStage } from '../plan/bends';
 import { leaderAfter } from '../plan/leading';
@@ -10,9 +10,6 @@ import { cutBackOf, planFrom, type Plan } from '../plan/plan';
 import { woundChoices, woundsOf, type WoundChoice, type Wounds } from '../plan/wound-choices';
 import { staged } from '../plan/staging';
 import type { Units } from '../readings/units';
-import { resolveLimits } from '../rules/limits';
-import { rulesOfSchool } from '../schools/schools';
-import { isInLeaf, woodSeason } from '../sites/site';
 import { layOut } from '../tree/course';
 import type { Stem, StemId } from '../tree/stem';
 import { planWhip, type WhipPlan } from '../whips/whip-plan';
@@ -72,37 +69,6 @@ export interface JudgeOptions {
 const SETS_KEPT = 4;
 /** Sets looked at before the search answers with what it has and the gap it has proven: a second or two of one core. */
 const NODE_LIMIT = 400_000;
-
-/** The scene a tree's rules look at: its courses, kind, site, school and figures, on the day of its last visit. */
-export function sceneOf(state: TreeState): Scene {
-  const kind = kindFacts(state.tree.kind);
-  const form = formOf(state.form);
-  const { answers } = state.school;
-  const limits = resolveLimits({
-    kind: kind.rules,
-    ...(form && { form: form.rules }),
-    school: rulesOfSchool(answers),
-    tree: state.rules,
-  });
-  const today = dayOf(state);
-  const season = woodSeason(state.site, today);
-  const inLeaf = isInLeaf(state.site, today);
-  const seasonsGrown = season - woodSeason(state.site, state.record.planted) + 1;
-  const { cameAs } = state.record;
-  return {
-    ...{ laid: layOut(state.tree), kind, site: state.site, limits, answers },
-    when: {
-      ...{ season, inLeaf, seasonsGrown, justPlanted: seasonsGrown <= 1 && !inLeaf },
-      ...(cameAs && { cameAs }),
-    },
-    standsOn: form?.standsOn ?? 'trunk',
-    hasLeader: form?.hasLeader ?? false,
-    runDeg: { from: limits('set.fromDeg').value, to: limits('set.toDeg').value },
-  };
-}
-
-/** The day a tree is judged on: that of its last visit, or of its planting. */
-export const dayOf = (state: TreeState): string => state.visitedOn ?? state.record.planted;
 
 /**
  * Judges a tree: findings, the choice of limbs for its form, a verdict on every stem, and the plan; a whip by its

@@ -1,6 +1,7 @@
 import { sayIn } from '../words/say';
 import type { FormScene } from '../choosing/candidacy';
-import { sceneOf, type Judgement } from './judge';
+import type { Judgement } from './judge';
+import { sceneOf } from './scene';
 import { standsBy } from '../choosing/verdicts';
 import { limbsOf } from '../findings/measures';
 import { formOf } from '../forms';

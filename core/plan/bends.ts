@@ -3,7 +3,7 @@ import type { Form } from '../forms/form';
 import type { Stem } from '../tree/stem';
 import type { Act } from '../acts/acts';
 import { cutDiameterMm } from '../acts/after';
-import type { Kept, PlanQuestion } from './plan';
+import type { Kept, PlanQuestion } from './question';
 
 /** A run this near its target is left as it is, deg. */
 const BEND_WORTH_DEG = 5;

@@ -1,5 +1,5 @@
 import type { Act } from '../acts/acts';
-import type { PlanQuestion } from './plan';
+import type { PlanQuestion } from './question';
 
 /**
  * Blossom and fruit taken off: all of it in the first season, from thin wood what its girth does not carry, and while the

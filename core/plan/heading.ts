@@ -1,13 +1,13 @@
 import type { FormScene } from '../choosing/candidacy';
-import type { Say } from '../findings/finding';
-import { joinHeightCm } from '../findings/measures';
+import type { Say } from '../words/say';
+import { joinHeightCm } from '../tree/joins';
 import { reading } from '../readings/reading';
 import { arcAtHeight, courseFrom, layOut, tipOf, type Course } from '../tree/course';
 import { stemOf, type Stem, type StemId } from '../tree/stem';
 import type { Act, HeadingPurpose } from '../acts/acts';
 import { afterActs, cutDiameterMm } from '../acts/after';
 import { bendTarget, isFirstStage } from './bends';
-import type { Kept, PlanQuestion } from './plan';
+import type { Kept, PlanQuestion } from './question';
 
 interface Cut {
   toLengthCm: number;

@@ -1,5 +1,5 @@
 import type { StemId } from '../tree/stem';
-import type { PlanQuestion } from './plan';
+import type { PlanQuestion } from './question';
 import type { Act } from '../acts/acts';
 
 /**

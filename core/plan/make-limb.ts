@@ -5,7 +5,7 @@ import { diameterAt, taperOf } from '../tree/taper';
 import { stemOf } from '../tree/stem';
 import type { Act, MakingOfLimb } from '../acts/acts';
 import { afterActs } from '../acts/after';
-import type { PlanQuestion } from './plan';
+import type { PlanQuestion } from './question';
 
 /** Wood thicker than this no longer breaks from a notched bud, mm. Working value. */
 const NOTCHABLE_MM = 45;

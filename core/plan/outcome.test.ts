@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { readFileSync } from 'node:fs';
-import { judge, sceneOf, type Judgement } from '../judging/judge';
+import { judge, type Judgement } from '../judging/judge';
+import { sceneOf } from '../judging/scene';
 import { clearanceLimit } from '../findings/measures';
 import { readYardFile } from '../formats/read';
 import { bearingOf, fromUprightOf } from '../geometry/vector';

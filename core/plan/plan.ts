@@ -1,10 +1,8 @@
+import type { Kept, PlanQuestion } from './question';
 import type { FormScene } from '../choosing/candidacy';
-import type { ChosenLimb, ChosenSet } from '../choosing/chosen-set';
-import { because, type Reason } from '../choosing/reason';
+import { because, type Reason } from '../words/reason';
 import { standsBy, type Verdict } from '../choosing/verdicts';
-import type { Say } from '../findings/finding';
-import { joinHeightCm } from '../findings/measures';
-import type { Form } from '../forms/form';
+import { joinHeightCm } from '../tree/joins';
 import { answered, type QuestionId } from '../schools/questions';
 import type { Stem, StemId, Tree } from '../tree/stem';
 import { accountOf, type Account } from '../acts/account';
@@ -33,24 +31,6 @@ export interface Plan {
   /** How its school goes about the day: order, wounds, blades, time. */
   notes: readonly Reason[];
   after: Tree;
-}
-
-export interface PlanQuestion {
-  scene: FormScene;
-  form: Form;
-  chosen: ChosenSet;
-  verdicts: Readonly<Record<StemId, Verdict>>;
-  /** The caps on what goes this winter. */
-  caps: Account;
-  /** Lengths the grower has set, cm. */
-  cuts: Readonly<Record<StemId, number>>;
-  say: Say;
-}
-
-/** A limb that stays, with its place. */
-export interface Kept {
-  stem: Stem;
-  limb: ChosenLimb;
 }
 
 /** The plan: what is to be done, each cut at its bud, in the order it is done. */

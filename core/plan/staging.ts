@@ -1,8 +1,8 @@
 import type { FormScene } from '../choosing/candidacy';
 import type { ChosenSet } from '../choosing/chosen-set';
 import type { Verdict } from '../choosing/verdicts';
-import { because } from '../choosing/reason';
-import type { Say } from '../findings/finding';
+import { because } from '../words/reason';
+import type { Say } from '../words/say';
 import { bearingDifference } from '../geometry/vector';
 import type { Stem, StemId, Tree } from '../tree/stem';
 import { accountOf, MEASURE_WORDS, overCap, sumOf, type Account } from '../acts/account';

@@ -2,7 +2,8 @@ import { choicesFor, keptUpTo } from '../cuts/cut-to-buds';
 import { childrenOf, stemOf, type Stem, type StemId, type Tree } from '../tree/stem';
 import { overCap } from '../acts/account';
 import type { Act } from '../acts/acts';
-import { cutQuestionOf, planFrom, type Plan, type PlanQuestion } from './plan';
+import { cutQuestionOf, planFrom, type Plan } from './plan';
+import type { PlanQuestion } from './question';
 import { topOfOpenTree } from './wounds';
 
 /** What a plan wounds a tree by: how many cuts, the widest, mm, and the area of all together, cm^2. */

@@ -1,12 +1,12 @@
 import type { FormScene } from '../choosing/candidacy';
-import { joinHeightCm } from '../findings/measures';
+import { joinHeightCm } from '../tree/joins';
 import { bearingDifference } from '../geometry/vector';
 import { childrenOf, stemOf, withDescendants, type Stem, type StemId } from '../tree/stem';
 import { standsBy } from '../choosing/verdicts';
 import { limbCutTo } from '../cuts/side-shoot';
 import { OWN_WORD, type Act, type HeadingPurpose, type RemovalCut } from '../acts/acts';
 import { cutDiameterMm } from '../acts/after';
-import type { PlanQuestion } from './plan';
+import type { PlanQuestion } from './question';
 
 /** An empty place this near to where a limb goes may be filled from its stub: deg of bearing, cm of height. Working values. */
 const BENCH_TURN_DEG = 45;

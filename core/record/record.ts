@@ -1,4 +1,5 @@
-import { judge, sceneOf, type Judged } from '../judging/judge';
+import { judge, type Judged } from '../judging/judge';
+import { sceneOf } from '../judging/scene';
 import { sayIn } from '../words/say';
 import { explainFinding } from '../findings';
 import type { FormId } from '../kinds/form-ids';

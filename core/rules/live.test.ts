@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { placeOf } from '../acts/cut-place';
-import { judge, sceneOf } from '../judging/judge';
+import { judge } from '../judging/judge';
+import { sceneOf } from '../judging/scene';
 import { CUT_PROBES } from '../testing/cut-probes';
 import { formsFor } from '../suits/suits';
 import type { TreeState } from '../history/tree-at';

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { judge, sceneOf, type Judgement } from '../judging/judge';
+import { judge, type Judgement } from '../judging/judge';
+import { sceneOf } from '../judging/scene';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import { answered, QUESTIONS } from './questions';
 import { SCHOOL_IDS, SCHOOLS, schoolOf } from './schools';

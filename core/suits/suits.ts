@@ -1,8 +1,10 @@
 import type { ChosenSet } from '../choosing/chosen-set';
-import { judge, sceneOf, type Judgement } from '../judging/judge';
-import { because, type Reason } from '../choosing/reason';
+import { judge, type Judgement } from '../judging/judge';
+import { sceneOf } from '../judging/scene';
+import { because, type Reason } from '../words/reason';
 import { sayIn } from '../words/say';
-import type { Say, Scene } from '../findings/finding';
+import type { Scene } from '../findings/finding';
+import type { Say } from '../words/say';
 import { FORMS, type Form } from '../forms';
 import type { FormId } from '../kinds/form-ids';
 import type { TreeState } from '../history/tree-at';

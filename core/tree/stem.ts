@@ -1,4 +1,4 @@
-import type { BudsSeen } from '../buds/limb-buds';
+import type { BudsSeen } from './buds-seen';
 import type { Reading } from '../readings/reading';
 
 export type StemId = string;

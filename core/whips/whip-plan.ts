@@ -1,12 +1,14 @@
 import { buildProblem } from '../choosing/build';
-import type { Candidacy, Place } from '../choosing/candidacy';
+import type { Candidacy } from '../choosing/candidacy';
 import { onCurve, type Fault } from '../choosing/faults';
-import { because, type Reason } from '../choosing/reason';
+import { because, type Reason } from '../words/reason';
 import { sayIn } from '../words/say';
 import { largestGapDeg } from '../choosing/score';
 import { solve } from '../choosing/solve';
-import type { Say, Scene } from '../findings/finding';
+import type { Scene } from '../findings/finding';
+import type { Say } from '../words/say';
 import type { Form } from '../forms';
+import type { WhipPlace, WhipWish } from '../forms/whip-wish';
 import { bearingDifference, type Vec3 } from '../geometry/vector';
 import type { TreeState } from '../history/tree-at';
 import type { Units } from '../readings/units';
@@ -15,26 +17,6 @@ import { completeStem } from '../kinds/estimate';
 import { tipOf, type Course } from '../tree/course';
 import { limbAngleDeg } from '../kinds/kinds';
 import { budsUpTo, usualBuds, type Bud } from '../buds/whip-buds';
-
-/** Limbs a form wants of a whip: how many, from which stretch of the stem, how far apart. */
-export interface WhipPlace {
-  circle: Place['circle'];
-  fromCm: number;
-  toCm: number;
-  /** Height wished from one chosen bud to the next, cm. */
-  apartCm: number;
-  /** Bearing the limb is to face, where the form says so, and how far off it may be, deg. */
-  facing?: { bearingDeg: number; withinDeg: number };
-}
-
-/** What a form wants of a whip. */
-export interface WhipWish {
-  places: readonly WhipPlace[];
-  /** Height at which the form heads a whip, cm; undefined for a form that keeps its top. */
-  headAtCm?: number;
-  /** Height it is headed at by a school that heads every whip, cm. */
-  headAnywayCm: number;
-}
 
 /** What becomes of a bud. */
 export type BudRole = 'chosen' | 'insurance' | 'rub-off' | 'top' | 'cut-off';

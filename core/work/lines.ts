@@ -1,7 +1,8 @@
 import { placeOf, type Tool } from '../acts/cut-place';
-import type { Say, Scene } from '../findings/finding';
+import type { Scene } from '../findings/finding';
+import type { Say } from '../words/say';
 import type { Act } from '../acts/acts';
-import { isOnTrunk, joinHeightCm } from '../findings/measures';
+import { isOnTrunk, joinHeightCm } from '../tree/joins';
 import { compassWord } from '../readings/units';
 import { stemOf } from '../tree/stem';
 import { phaseOf, type Phase } from '../acts/order';

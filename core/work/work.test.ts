@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { placeOf, toolFor, yearsToClose } from '../acts/cut-place';
-import { judge, sceneOf, type Judgement } from '../judging/judge';
+import { judge, type Judgement } from '../judging/judge';
+import { sceneOf } from '../judging/scene';
 import { sayIn } from '../words/say';
 import { accountOf } from '../acts/account';
 import { fruitsCarried } from '../plan/crop';

@@ -1,0 +1,31 @@
+import type { KindFacts } from '../kinds/kinds';
+import type { Limits } from '../rules/limits';
+import type { Answers } from '../schools/questions';
+import type { Site } from '../sites/site';
+import type { CameAs } from '../tree/came-as';
+import type { LaidTree } from '../tree/course';
+
+/** The day a tree is looked at, in the terms of its growth. */
+export interface When {
+  /** Season (year) that wood is told against: growth of this season is new wood. */
+  season: number;
+  /** In leaf, between bud break and leaf fall. */
+  inLeaf: boolean;
+  /** Seasons grown in this place since planting, the present one included; in dormancy, the coming one. */
+  seasonsGrown: number;
+  /** Planted this dormancy: it has not been in leaf here. */
+  justPlanted: boolean;
+  /** How it came, where that is known. */
+  cameAs?: CameAs;
+}
+
+/** A tree where and when it stands, whatever its form: all that work on it is judged by. */
+export interface TreeScene {
+  laid: LaidTree;
+  kind: KindFacts;
+  site: Site;
+  limits: Limits;
+  when: When;
+  /** What the tree's school answers where growers differ. */
+  answers: Answers;
+}

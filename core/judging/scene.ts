@@ -1,0 +1,39 @@
+import type { Scene } from '../findings';
+import { formOf } from '../forms';
+import type { TreeState } from '../history/tree-at';
+import { kindFacts } from '../kinds/kinds';
+import { resolveLimits } from '../rules/limits';
+import { rulesOfSchool } from '../schools/schools';
+import { isInLeaf, woodSeason } from '../sites/site';
+import { layOut } from '../tree/course';
+
+/** The scene a tree's rules look at: its courses, kind, site, school and figures, on the day of its last visit. */
+export function sceneOf(state: TreeState): Scene {
+  const kind = kindFacts(state.tree.kind);
+  const form = formOf(state.form);
+  const { answers } = state.school;
+  const limits = resolveLimits({
+    kind: kind.rules,
+    ...(form && { form: form.rules }),
+    school: rulesOfSchool(answers),
+    tree: state.rules,
+  });
+  const today = dayOf(state);
+  const season = woodSeason(state.site, today);
+  const inLeaf = isInLeaf(state.site, today);
+  const seasonsGrown = season - woodSeason(state.site, state.record.planted) + 1;
+  const { cameAs } = state.record;
+  return {
+    ...{ laid: layOut(state.tree), kind, site: state.site, limits, answers },
+    when: {
+      ...{ season, inLeaf, seasonsGrown, justPlanted: seasonsGrown <= 1 && !inLeaf },
+      ...(cameAs && { cameAs }),
+    },
+    standsOn: form?.standsOn ?? 'trunk',
+    hasLeader: form?.hasLeader ?? false,
+    runDeg: { from: limits('set.fromDeg').value, to: limits('set.toDeg').value },
+  };
+}
+
+/** The day a tree is judged on: that of its last visit, or of its planting. */
+export const dayOf = (state: TreeState): string => state.visitedOn ?? state.record.planted;

@@ -1,0 +1,26 @@
+import type { Account } from '../acts/account';
+import type { FormScene } from '../choosing/candidacy';
+import type { ChosenLimb, ChosenSet } from '../choosing/chosen-set';
+import type { Verdict } from '../choosing/verdicts';
+import type { Form } from '../forms/form';
+import type { Stem, StemId } from '../tree/stem';
+import type { Say } from '../words/say';
+
+/** What a plan is made from: the limbs chosen, the verdict on every stem, and what may go this winter. */
+export interface PlanQuestion {
+  scene: FormScene;
+  form: Form;
+  chosen: ChosenSet;
+  verdicts: Readonly<Record<StemId, Verdict>>;
+  /** The caps on what goes this winter. */
+  caps: Account;
+  /** Lengths the grower has set, cm. */
+  cuts: Readonly<Record<StemId, number>>;
+  say: Say;
+}
+
+/** A limb that stays, with its place. */
+export interface Kept {
+  stem: Stem;
+  limb: ChosenLimb;
+}
