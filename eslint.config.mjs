@@ -1,9 +1,18 @@
+import { readFileSync } from 'node:fs';
 import js from '@eslint/js';
 import angular from 'angular-eslint';
+import boundaries from 'eslint-plugin-boundaries';
 import tseslint from 'typescript-eslint';
 
 const onlyItself =
   'core computes and nothing else: it imports neither the application, Angular, the DOM nor Node (docs/architecture.md)';
+
+/** Folders of the core from the ground up: each imports only from those below it, types included. */
+const layers = JSON.parse(readFileSync(new URL('core/layers.json', import.meta.url), 'utf8'));
+const upward = layers.map((folders, i) => ({
+  from: { element: { types: { anyOf: folders } } },
+  allow: { to: { element: { types: { anyOf: layers.slice(0, i).flat() } } } },
+}));
 
 export default tseslint.config(
   { ignores: ['dist/', 'node_modules/', '.angular/', 'test-results/', 'coverage/'] },
@@ -71,6 +80,31 @@ export default tseslint.config(
         'error',
         { object: 'Math', property: 'random', message: 'chance is an argument (a seed)' },
         { object: 'Date', property: 'now', message: 'the date is an argument' },
+      ],
+    },
+  },
+  {
+    files: ['core/**/*.ts'],
+    ignores: [
+      'core/**/*.test.ts',
+      'core/testing/**',
+      'core/judgements/**',
+      'core/record/**',
+      'core/index.ts',
+    ],
+    plugins: { boundaries },
+    settings: {
+      'import/resolver': { typescript: true },
+      'boundaries/elements': layers.flat().map((folder) => ({ type: folder, pattern: `core/${folder}` })),
+    },
+    rules: {
+      'boundaries/dependencies': [
+        'error',
+        {
+          default: 'disallow',
+          message: 'core folders import only from below (core/layers.json, docs/architecture.md)',
+          policies: upward,
+        },
       ],
     },
   },

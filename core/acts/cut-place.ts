@@ -1,6 +1,6 @@
 import type { TreeScene } from './scene';
 import { crotchDeg } from '../tree/joins';
-import type { KindFacts } from '../kinds/kinds';
+import type { KindFacts } from '../kinds/kind-facts';
 import type { Act } from './acts';
 import { positionAt, type Course } from '../tree/course';
 import { stemOf, type Stem } from '../tree/stem';

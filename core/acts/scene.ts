@@ -1,4 +1,4 @@
-import type { KindFacts } from '../kinds/kinds';
+import type { KindFacts } from '../kinds/kind-facts';
 import type { Limits } from '../rules/limits';
 import type { Answers } from '../schools/questions';
 import type { Site } from '../sites/site';

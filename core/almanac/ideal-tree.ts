@@ -1,4 +1,5 @@
-import { kindFacts, limbAngleDeg, type KindFacts } from '../kinds/kinds';
+import { kindFacts, limbAngleDeg } from '../kinds/kinds';
+import type { KindFacts } from '../kinds/kind-facts';
 import type { FormId } from '../kinds/form-ids';
 import { reading } from '../readings/reading';
 import { completeStem } from '../kinds/estimate';

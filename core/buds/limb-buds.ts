@@ -1,5 +1,5 @@
 import { bearingDifference, wrapBearing } from '../geometry/vector';
-import type { KindFacts } from '../kinds/kinds';
+import type { KindFacts } from '../kinds/kind-facts';
 import { woodByAge } from '../tree/wood-age';
 import type { Stem } from '../tree/stem';
 import type { BudsSeen, FacingDeg } from '../tree/buds-seen';

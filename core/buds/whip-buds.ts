@@ -1,5 +1,5 @@
 import { bearingDifference, wrapBearing } from '../geometry/vector';
-import type { KindFacts } from '../kinds/kinds';
+import type { KindFacts } from '../kinds/kind-facts';
 
 /** What a grower reads of the buds of a whip. Buds are counted from the lowest sound one, which is bud 1. */
 export interface BudReadings {

@@ -1,6 +1,6 @@
 import type { Finding, Scene } from '../findings/finding';
 import type { Stem } from '../tree/stem';
-import type { Correction } from './corrections';
+import type { Correction } from './correction';
 import type { Fault } from './faults';
 import type { Circle } from './problem';
 

@@ -3,7 +3,7 @@ import { isOnTrunk, joinHeightCm } from '../tree/joins';
 import type { StemId } from '../tree/stem';
 import type { BuiltProblem } from './build';
 import { atDeg, type Candidacy, type ChosenRole, type Place } from './candidacy';
-import type { Correction } from './corrections';
+import type { Correction } from './correction';
 import type { Fault } from './faults';
 import type { Circle, Cost } from './problem';
 import { largestGapDeg, spanDeg } from './score';

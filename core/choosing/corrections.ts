@@ -4,12 +4,6 @@ import type { Stem } from '../tree/stem';
 import type { Fault } from './faults';
 import type { Candidacy } from './candidacy';
 
-/** What is done to a limb so that it suits its place better. Angles deg. */
-export type Correction =
-  | { kind: 'swing'; byDeg: number }
-  | { kind: 'spread'; toDeg: number }
-  | { kind: 'rival-bent'; toDeg: number; toLengthCm: number };
-
 /** Form cost of each correction, tenths. Working values: a limb is swung for a grade of gap, not for less. */
 const SWING_POINTS = 12;
 const SPREAD_POINTS = 5;

@@ -5,7 +5,7 @@ import type { Ruling } from '../history/events';
 import type { KeptFor } from '../acts/acts';
 import { stemOf, type Stem, type StemId } from '../tree/stem';
 import type { ChosenLimb } from './chosen-set';
-import type { Correction } from './corrections';
+import type { Correction } from './correction';
 import { placeWords } from './fault-words';
 import { correctionWords, keptWords } from './kept-words';
 import { sortLateral, type LateralSort } from './laterals';

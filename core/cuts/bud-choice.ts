@@ -10,7 +10,7 @@ import {
   wrapBearing,
   type Vec3,
 } from '../geometry/vector';
-import type { Degree } from '../kinds/kinds';
+import type { Degree } from '../kinds/kind-facts';
 import { reading } from '../readings/reading';
 import { closestApproach } from '../tree/approach';
 import { courseFrom, positionAt, runAt, tipOf, type Course } from '../tree/course';

@@ -1,6 +1,6 @@
 import type { CameAs } from '../tree/came-as';
 import type { FormId } from '../kinds/form-ids';
-import type { Degree } from '../kinds/kinds';
+import type { Degree } from '../kinds/kind-facts';
 import type { Act } from '../acts/acts';
 import type { RuleKey, RuleOverrides } from '../rules/defaults';
 import type { BudReadings } from '../buds/whip-buds';

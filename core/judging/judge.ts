@@ -15,7 +15,7 @@ import type { Stem, StemId } from '../tree/stem';
 import { planWhip, type WhipPlan } from '../whips/whip-plan';
 import { buildProblem, type BuiltProblem } from '../choosing/build';
 import type { FormScene } from '../choosing/candidacy';
-import type { Correction } from '../choosing/corrections';
+import type { Correction } from '../choosing/correction';
 import { chosenSet, type ChosenSet } from '../choosing/chosen-set';
 import { freeGrowth } from '../choosing/free-growth';
 import type { Cost } from '../choosing/problem';

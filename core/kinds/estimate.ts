@@ -1,5 +1,6 @@
 import { reading, type Reading } from '../readings/reading';
-import { limbAngleDeg, type KindFacts } from './kinds';
+import { limbAngleDeg } from './kinds';
+import type { KindFacts } from './kind-facts';
 import type { Stem, StemId, StemReadings } from '../tree/stem';
 
 /**

@@ -1,6 +1,6 @@
 import type { FormId } from './form-ids';
 import type { RuleOverrides, SourceWord } from '../rules/defaults';
-import type { BearingWood, Degree, Habit, KindFacts, Sourced } from './kinds';
+import type { BearingWood, Degree, Habit, KindFacts, Sourced } from './kind-facts';
 
 const sourced =
   (source: SourceWord) =>

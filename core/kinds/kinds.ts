@@ -1,51 +1,5 @@
-import type { FormId } from './form-ids';
-import type { RuleOverrides, SourceWord } from '../rules/defaults';
+import type { Habit, KindFacts } from './kind-facts';
 import { KIND_ROWS } from './kind-rows';
-
-/** A fact and where it comes from, in a word. */
-export interface Sourced<T> {
-  value: T;
-  source: SourceWord;
-}
-
-export type Habit = 'upright' | 'middling' | 'spreading';
-export type Degree = 'weak' | 'middling' | 'strong';
-/** Wood that carries the fruit: short spurs on wood of two years and more, last season's shoots, or this season's. */
-export type BearingWood = 'spurs' | 'last-season' | 'this-season';
-
-/** What is known of a kind of fruit before any tree of it is looked at. */
-export interface KindFacts {
-  id: string;
-  name: string;
-  habit: Sourced<Habit>;
-  vigour: Sourced<Degree>;
-  /** Wood it fruits on, the chief one first. */
-  fruitsOn: Sourced<readonly BearingWood[]>;
-  /** Turn from one bud to the next up a shoot, deg. */
-  spiralDeg: Sourced<number>;
-  /** Usual distance from one bud to the next on a strong shoot, cm. */
-  budSpacingCm: Sourced<number>;
-  defaultForm: Sourced<FormId>;
-  /** Share of the wood normally taken off a framed tree in a year, 0 to 1. */
-  removalShare: Sourced<number>;
-  /** Place in the order of bud break, 1 the earliest; trees are pruned in this order. */
-  breakOrder: Sourced<number>;
-  /** How the wood takes bending: limber wood bends far, stiff wood cracks early. */
-  stiffness: Sourced<'limber' | 'middling' | 'stiff'>;
-  healing: Sourced<'quick' | 'middling' | 'slow'>;
-  /** Whether wounds made in a wet winter are a way in for canker or silver leaf: then it is pruned in dry summer weather. */
-  wetWinterRisk: Sourced<boolean>;
-  /** Whether a notch or wound in growth gums: then no notch is planned. */
-  gums: Sourced<boolean>;
-  /** How readily it holds a single leader. */
-  leads: Sourced<Degree>;
-  /** Gain in diameter of a young scaffold in a season, mm. */
-  thickeningMm: Sourced<number>;
-  /** What its sap does to skin, where it is known to harm. */
-  sap?: Sourced<'burns' | 'sensitises'>;
-  ownRooted: boolean;
-  rules: RuleOverrides;
-}
 
 /** Departure of a young limb by habit, deg from upright. Working values. */
 const HABIT_DEG: Record<Habit, number> = { upright: 35, middling: 45, spreading: 55 };

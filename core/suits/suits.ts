@@ -8,7 +8,7 @@ import type { Say } from '../words/say';
 import { FORMS, type Form } from '../forms';
 import type { FormId } from '../kinds/form-ids';
 import type { TreeState } from '../history/tree-at';
-import type { Degree } from '../kinds/kinds';
+import type { Degree } from '../kinds/kind-facts';
 import type { Units } from '../readings/units';
 import { withDescendants } from '../tree/stem';
 import { woodOf } from '../acts/after';

@@ -1,6 +1,6 @@
 import { placeOf, type CutPlace } from '../acts/cut-place';
 import type { Scene } from '../findings/finding';
-import type { KindFacts } from '../kinds/kinds';
+import type { KindFacts } from '../kinds/kind-facts';
 import type { Act } from '../acts/acts';
 import { stemOf, type Condition } from '../tree/stem';
 import { heightOfAct } from '../acts/order';
