@@ -1,7 +1,7 @@
 import type { TreeScene } from './scene';
 import type { Tree } from '../tree/stem';
-import type { Act } from './acts';
-import { afterActs, woodOf } from './after';
+import { type Act, afterActs } from './acts';
+import { woodOf } from './wood';
 
 /** What acts take of a tree, each as a share of what it has, 0 to 1. */
 export interface Account {

@@ -1,100 +1,94 @@
-import type { Fixing, StemId } from '../tree/stem';
+import { lazy } from 'yup';
+import { oneOf, shape, text } from '../fields/fields';
+import type { LaidTree } from '../tree/course';
+import type { Tree } from '../tree/stem';
+import type { Say } from '../words/say';
+import type { ActMark, ActWays } from './act';
+import { bend } from './bend';
+import type { CutPlace } from './cut-place';
+import { makeLimb } from './make-limb';
+import { move } from './move';
+import type { Phase } from './phase';
+import type { TreeScene } from './scene';
+import { shorten } from './shorten';
+import { spread } from './spread';
+import { stay } from './stay';
+import { swing } from './swing';
+import { takeCrop } from './take-crop';
+import { takeOut } from './take-out';
 
-/** The finding or comparison an act rests on, as it stood when the act was made. */
-export interface ActReason {
-  rule: string;
-  words: string;
+/** Every kind of act there is: its file, and one line here. */
+export const ACTS = {
+  move,
+  'take-out': takeOut,
+  shorten,
+  'take-crop': takeCrop,
+  bend,
+  swing,
+  spread,
+  stay,
+  'make-limb': makeLimb,
+};
+
+export type ActKind = keyof typeof ACTS;
+export const ACT_KINDS = Object.keys(ACTS) as ActKind[];
+
+/** Work on the tree. Lengths cm, diameters mm, angles deg from upright. */
+export type Act = { [K in ActKind]: (typeof ACTS)[K] extends ActWays<infer A> ? A : never }[ActKind];
+
+/** An act of a plan, by a name of its own there: so it can be accepted, done, amended and reviewed alone. */
+export type PlannedAct = Act & { id: string };
+
+const waysOf = (act: Act): ActWays<Act> => ACTS[act.kind] as unknown as ActWays<Act>;
+
+/** The tree as the acts leave it: stems gone with all they carry, ends cut, runs bent. Unknown stems are passed over. */
+export const afterActs = (tree: Tree, acts: readonly Act[]): Tree =>
+  acts.reduce((left, act) => waysOf(act).apply(left, act), tree);
+
+export const phaseOf = (scene: TreeScene, act: Act): Phase => waysOf(act).phase(scene, act);
+
+/** Height at which an act is done, cm. */
+export const heightOfAct = (scene: TreeScene, act: Act): number => waysOf(act).heightCm(scene, act);
+
+/** Where a cut is made, with what, and what it leaves; undefined for acts that cut nothing. */
+export const placeOf = (scene: TreeScene, act: Act): CutPlace | undefined => waysOf(act).place(scene, act);
+
+/** What is done in an act, in one line with its lengths, facings and angles. */
+export const actWords = (scene: TreeScene, act: Act, say: Say): string => waysOf(act).words(scene, act, say);
+
+/** The cautions that belong to an act, the gravest first, each a short sentence or two; empty where there is none. */
+export const cautionsFor = (scene: TreeScene, act: Act): string[] => waysOf(act).cautions(scene, act);
+
+export const suppliesOf = (act: Act): ReturnType<ActWays<Act>['supplies']> => waysOf(act).supplies(act);
+export const minutesOf = (scene: TreeScene, act: Act): number => waysOf(act).minutes(scene, act);
+export const countedAs = (act: Act): ReturnType<ActWays<Act>['counted']> => waysOf(act).counted(act);
+
+/** Where an act shows on a tree; undefined for one on a stem that is not there. */
+export const markOf = (laid: LaidTree, act: Act): ActMark | undefined => waysOf(act).mark(laid, act);
+
+/** Acts of one plan by names of their own: what is done, to which stem, and a number where that comes twice. */
+export function named(acts: readonly Act[]): PlannedAct[] {
+  const seen = new Map<string, number>();
+  return acts.map((act) => {
+    const name = 'stemId' in act ? `${act.kind}:${act.stemId}` : act.kind;
+    const n = (seen.get(name) ?? 0) + 1;
+    seen.set(name, n);
+    return { ...act, id: n === 1 ? name : `${name}:${n}` };
+  });
 }
 
-/** What a temporary limb is kept for. */
-export type KeptFor = 'fruit' | 'leaf' | 'shade' | 'insurance';
+const anyAct = shape({ kind: oneOf(ACT_KINDS) });
 
-export const KEPT_FOR: readonly KeptFor[] = ['fruit', 'leaf', 'shade', 'insurance'];
+/** The shape of a planned or done act in a file. */
+export const actSchema = lazy((found: unknown) => {
+  const kind = (found as { kind?: unknown } | null | undefined)?.kind;
+  const known = ACT_KINDS.find((one) => one === kind);
+  if (known === undefined) return anyAct;
+  return ACTS[known].schema.shape({ id: actId() });
+});
 
-/** How a limb is taken off: at its collar; to a stub whose hidden buds are hoped for; or broken off, as suckers are. */
-export type RemovalCut = 'collar' | 'bench' | 'break-off';
-export const REMOVAL_CUTS: readonly RemovalCut[] = ['collar', 'bench', 'break-off'];
-
-/** How a wanted limb is come by: a bud notched; the first shoot that comes there left; or, of a bush, one from the ground. */
-export type MakingOfLimb = 'notch' | 'first-shoot' | 'ground-shoot';
-export const MAKINGS_OF_LIMB: readonly MakingOfLimb[] = ['notch', 'first-shoot', 'ground-shoot'];
-
-/** The rule an act rests on whose measure the grower set. */
-export const OWN_WORD = 'own-word';
-
-/** What a limb is cut back for. */
-export const HEADING_PURPOSES = [
-  'keep-direction',
-  'fork',
-  'equalise',
-  'turn',
-  'weaken-rival',
-  'under-leader',
-  'hold-height',
-  'leader-tip',
-  'next-tier',
-  'new-leader',
-  'open-centre',
-  'older-wood',
-  'balance-roots',
-  'calm-temporary',
-  'renew',
-  'thin-crop',
-  'side-shoot',
-] as const;
-export type HeadingPurpose = (typeof HEADING_PURPOSES)[number];
-
-/** The bud a limb is cut to: its facing, in words too, the shoot's way, and whether it was counted or is to be looked for. */
-export interface CutBud {
-  facingDeg: number;
-  words: string;
-  bearingDeg: number;
-  angleDeg: number;
-  sureDeg: number;
-  isKnown: boolean;
-}
-
-/**
- * Work on the tree. Lengths cm, diameters mm, angles deg from upright.
- * A swing's degrees are bearings of the run; a spread's are departures. A stay takes nothing: it dates a limb that is
- * spared for a while, `until` an ISO date.
- * `safety` of a bend says what is known of how far is safe.
- */
-export type Act =
-  | { kind: 'move'; stemId: StemId; holds: Fixing; reason: ActReason }
-  | { kind: 'take-out'; stemId: StemId; diameterMm: number; how?: RemovalCut; reason: ActReason }
-  | {
-      kind: 'shorten';
-      stemId: StemId;
-      toLengthCm: number;
-      diameterMm: number;
-      purpose?: HeadingPurpose;
-      bud?: CutBud;
-      /** Of a fork, the bud below the first whose shoot goes the other way. */
-      second?: CutBud;
-      /** The limb standing there that it is cut to, where no bud is meant. */
-      toStem?: StemId;
-      reason: ActReason;
-    }
-  | { kind: 'take-crop'; stemId: StemId; crop: 'blossom' | 'fruit'; leave: number; reason: ActReason }
-  | {
-      kind: 'bend';
-      stemId: StemId;
-      fromDeg: number;
-      toDeg: number;
-      safety: 'not-yet-computed';
-      reason: ActReason;
-    }
-  | { kind: 'swing'; stemId: StemId; fromDeg: number; toDeg: number; reason: ActReason }
-  | { kind: 'spread'; stemId: StemId; fromDeg: number; toDeg: number; reason: ActReason }
-  | { kind: 'stay'; stemId: StemId; until: string; keptFor: KeptFor; reason: ActReason }
-  | {
-      kind: 'make-limb';
-      heightCm: number;
-      bearingDeg: number;
-      place: string;
-      how?: MakingOfLimb;
-      reason: ActReason;
-    };
-
-export type ActKind = Act['kind'];
+/** As long as a kind, a stem's id and a number together. */
+const actId = () =>
+  text(110)
+    .required()
+    .matches(/^[A-Za-z0-9._~:-]+$/, 'must be letters, digits, dots, dashes or colons');

@@ -1,9 +1,8 @@
 import type { TreeScene } from './scene';
 import { crotchDeg } from '../tree/joins';
 import type { KindFacts } from '../kinds/kind-facts';
-import type { Act } from './acts';
-import { positionAt, type Course } from '../tree/course';
-import { stemOf, type Stem } from '../tree/stem';
+import { positionAt } from '../tree/course';
+import { stemOf, type Stem, type StemId } from '../tree/stem';
 
 export type Tool = 'hand' | 'shears' | 'loppers' | 'saw' | 'pole pruner' | 'pole saw';
 
@@ -59,34 +58,41 @@ export function yearsToClose({ healing }: Pick<KindFacts, 'healing'>, widthMm: n
   return widthMm / 2 / CALLUS_MM[healing.value];
 }
 
+/** A cut as it is to be made: across a stem at its collar, or at a length along it. */
+export interface CutWanted {
+  stemId: StemId;
+  diameterMm: number;
+  /** Length the stem is left at, cm; undefined for one that is taken off at its foot. */
+  toLengthCm?: number;
+  how?: 'collar' | 'bench' | 'break-off' | undefined;
+}
+
 /**
- * Where a cut is made. Undefined for acts that cut nothing. A flush cut follows the carrier's bark, so its wound is an
- * ellipse as wide as the limb and as long as its thickness over the sine of the crotch angle. A peg stands dead until its
- * carrier, growing by half its kind's thickening a season on that side, has covered its length; then it closes as a cut does.
+ * Where a cut is made. A flush cut follows the carrier's bark, so its wound is an ellipse as wide as the limb and as long
+ * as its thickness over the sine of the crotch angle. A peg stands dead until its carrier, growing by half its kind's
+ * thickening a season on that side, has covered its length; then it closes as a cut does. Three cuts want a saw: loppers
+ * do not undercut. Undefined for a stem that is not there.
  */
-export function placeOf(scene: TreeScene, act: Act): CutPlace | undefined {
-  if (act.kind !== 'take-out' && act.kind !== 'shorten') return undefined;
+export function cutPlace(scene: TreeScene, cut: CutWanted): CutPlace | undefined {
   const { laid, kind, limits } = scene;
-  const stem = stemOf(laid.tree, act.stemId);
-  const course = laid.courses.get(act.stemId);
+  const { diameterMm, toLengthCm, how } = cut;
+  const stem = stemOf(laid.tree, cut.stemId);
+  const course = laid.courses.get(cut.stemId);
   if (!stem || !course) return undefined;
-  const { diameterMm } = act;
-  const heightCm = heightOf(act, course);
-  const isBroken = act.kind === 'take-out' && act.how === 'break-off';
+  const heightCm = Math.max(0, positionAt(course, toLengthCm ?? 0)[2]);
+  const isHeading = toLengthCm !== undefined;
+  const tool = how === 'break-off' ? 'hand' : toolFor(scene, diameterMm, heightCm);
   return {
-    ...{ diameterMm, heightCm },
-    tool: isBroken ? 'hand' : toolFor(scene, diameterMm, heightCm),
-    isInThree: diameterMm > limits('cut.threeMm').value,
-    slopeDeg: act.kind === 'shorten' ? SLOPE_DEG : 0,
-    beyondCm: act.kind === 'shorten' ? BEYOND_BUD_CM : act.how === 'bench' ? BENCH_CM : 0,
+    ...{ diameterMm, heightCm, tool },
+    isInThree: isSaw(tool) && diameterMm > limits('cut.threeMm').value,
+    slopeDeg: isHeading ? SLOPE_DEG : 0,
+    beyondCm: isHeading ? BEYOND_BUD_CM : how === 'bench' ? BENCH_CM : 0,
     closesYears: yearsToClose(kind, diameterMm),
-    ...(act.kind === 'take-out' && flush(scene, stem, diameterMm)),
+    ...(!isHeading && flush(scene, stem, diameterMm)),
   };
 }
 
-function heightOf(act: Extract<Act, { kind: 'take-out' | 'shorten' }>, course: Course): number {
-  return Math.max(0, positionAt(course, act.kind === 'shorten' ? act.toLengthCm : 0)[2]);
-}
+const isSaw = (tool: Tool): boolean => tool === 'saw' || tool === 'pole saw';
 
 function flush(
   { laid, kind }: TreeScene,

@@ -1,4 +1,4 @@
-import type { HeadingPurpose } from '../acts/acts';
+import type { HeadingPurpose } from '../acts/shorten';
 import type { Finding } from '../findings/finding';
 import type { Say } from '../words/say';
 import { nodeAt } from '../buds/limb-buds';

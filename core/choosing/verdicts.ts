@@ -2,7 +2,7 @@ import type { Finding } from '../findings';
 import type { Say } from '../words/say';
 import { isOnTrunk } from '../tree/joins';
 import type { Ruling } from '../history/events';
-import type { KeptFor } from '../acts/acts';
+import type { KeptFor } from '../acts/stay';
 import { stemOf, type Stem, type StemId } from '../tree/stem';
 import type { ChosenLimb } from './chosen-set';
 import type { Correction } from './correction';
@@ -26,7 +26,7 @@ export interface Verdict {
   word?: string;
   correction?: Correction;
   /** What is done to a side shoot that is left. */
-  lateral?: Pick<LateralSort, 'sort' | 'toDeg' | 'toLengthCm' | 'purpose'>;
+  lateral?: Pick<LateralSort, 'sort' | 'toDeg' | 'toLengthCm' | 'purpose'> & { why: string };
   /** ISO date to which a temporary limb stays, and what for. */
   until?: string;
   keptFor?: KeptFor;
@@ -167,6 +167,7 @@ function shootVerdict({ scene, say }: OtherwiseQuestion, stem: Stem, own: readon
   if (sort === 'out') return { decision: 'out', rule, reasons: [...reasons, ...rest] };
   const lateral = {
     sort,
+    why: reasons.at(-1)?.words ?? '',
     ...(toDeg !== undefined && { toDeg }),
     ...(toLengthCm !== undefined && { toLengthCm }),
     ...(purpose && { purpose }),

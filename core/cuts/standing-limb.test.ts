@@ -29,7 +29,7 @@ function judged(state: TreeState): Judgement {
   return answer;
 }
 const toLimbs = (state: TreeState): Shorten[] =>
-  judged(state).plan.acts.filter((act): act is Shorten => act.kind === 'shorten' && act.toStem !== undefined);
+  judged(state).plan.acts.flatMap((act) => (act.kind === 'shorten' && act.toStem !== undefined ? [act] : []));
 
 const ROUND = [0, 120, 240].map((bearing, i) => limb(`l${i}`, 55 + i * 10, bearing, 65));
 /** An espalier just planted bare-rooted, arms of 60 cm: a third off is to 40. Shoots break so wide that none serves. */

@@ -1,5 +1,5 @@
 import { kindFacts } from '../kinds/kinds';
-import { afterActs } from '../acts/after';
+import { afterActs } from '../acts/acts';
 import type { RuleKey, RuleOverrides } from '../rules/defaults';
 import { schoolOf, type School, type SchoolEdits, type SchoolId } from '../schools/schools';
 import type { Site } from '../sites/site';

@@ -7,10 +7,11 @@ import { limbsOf } from '../findings/measures';
 import { formOf } from '../forms';
 import type { TreeState } from '../history/tree-at';
 import { accountOf, type Account } from '../acts/account';
-import { OWN_WORD, type Act } from '../acts/acts';
+import { type Act, afterActs, placeOf } from '../acts/acts';
+import { OWN_WORD } from '../acts/act';
 import { purposeOfOwnCut } from '../plan/wounds';
 import { cutQuestionOf } from '../plan/plan';
-import { afterActs, cutDiameterMm } from '../acts/after';
+import { cutDiameterMm } from '../acts/wood';
 import type { Units } from '../readings/units';
 import { angleBetween, bearingOf, fromUprightOf, type Vec3 } from '../geometry/vector';
 import { layOut, runAt, type LaidTree } from '../tree/course';
@@ -19,7 +20,7 @@ import type { BudChoice } from '../cuts/bud-choice';
 import { choicesFor, facingsAt, sideShootsFor } from '../cuts/cut-to-buds';
 import { limbCutTo, type SideShoot } from '../cuts/side-shoot';
 import { budsAlong, type LimbBud } from '../buds/limb-buds';
-import { placeOf, type CutPlace } from '../acts/cut-place';
+import type { CutPlace } from '../acts/cut-place';
 
 /** A cut this near to the plan's own is the plan's own, cm. */
 const SAME_CM = 0.05;
@@ -78,7 +79,7 @@ export function cutBench(
   const scene: FormScene = { ...base, findings: judged.findings, limbs: limbsOf(base) };
   const question = cutQuestionOf({ scene, form, chosen: judged.chosen, say: sayIn(units, state.tree) });
   const planned = judged.plan.acts.find(
-    (act): act is Shorten => act.kind === 'shorten' && act.stemId === stemId,
+    (act): act is Shorten & { id: string } => act.kind === 'shorten' && act.stemId === stemId,
   );
   const others = judged.plan.acts.filter((act) => act !== planned);
   const leftBy = layOut(afterActs(state.tree, others));

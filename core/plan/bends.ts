@@ -2,7 +2,7 @@ import type { FormScene } from '../choosing/candidacy';
 import type { Form } from '../forms/form';
 import type { Stem } from '../tree/stem';
 import type { Act } from '../acts/acts';
-import { cutDiameterMm } from '../acts/after';
+import { cutDiameterMm } from '../acts/wood';
 import type { Kept, PlanQuestion } from './question';
 
 /** A run this near its target is left as it is, deg. */
@@ -95,7 +95,7 @@ export function lateralWork({ scene, verdicts }: PlanQuestion): Act[] {
   return scene.laid.tree.stems.flatMap((stem): Act[] => {
     const verdict = verdicts[stem.id];
     const lateral = verdict?.decision === 'leave' ? verdict.lateral : undefined;
-    const reason = { rule: verdict?.rule ?? 'lateral', words: verdict?.reasons.at(-1)?.words ?? '' };
+    const reason = { rule: verdict?.rule ?? 'lateral', words: lateral?.why ?? '' };
     if (lateral?.sort === 'bend' && lateral.toDeg !== undefined)
       return [bendAct(stem, lateral.toDeg, reason)];
     if (lateral?.sort !== 'shorten' || lateral.toLengthCm === undefined) return [];

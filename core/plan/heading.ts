@@ -4,8 +4,9 @@ import { joinHeightCm } from '../tree/joins';
 import { reading } from '../readings/reading';
 import { arcAtHeight, courseFrom, layOut, tipOf, type Course } from '../tree/course';
 import { stemOf, type Stem, type StemId } from '../tree/stem';
-import type { Act, HeadingPurpose } from '../acts/acts';
-import { afterActs, cutDiameterMm } from '../acts/after';
+import { type Act, afterActs } from '../acts/acts';
+import type { HeadingPurpose } from '../acts/shorten';
+import { cutDiameterMm } from '../acts/wood';
 import { bendTarget, isFirstStage } from './bends';
 import type { Kept, PlanQuestion } from './question';
 

@@ -3,8 +3,8 @@ import type { EmptyPlace } from '../choosing/chosen-set';
 import { arcAtHeight, layOut, tipOf, type Course } from '../tree/course';
 import { diameterAt, taperOf } from '../tree/taper';
 import { stemOf } from '../tree/stem';
-import type { Act, MakingOfLimb } from '../acts/acts';
-import { afterActs } from '../acts/after';
+import { type Act, afterActs } from '../acts/acts';
+import type { MakingOfLimb } from '../acts/make-limb';
 import type { PlanQuestion } from './question';
 
 /** Wood thicker than this no longer breaks from a notched bud, mm. Working value. */

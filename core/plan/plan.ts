@@ -8,8 +8,8 @@ import type { Stem, StemId, Tree } from '../tree/stem';
 import { accountOf, type Account } from '../acts/account';
 import { cutToBuds, type CutQuestion } from '../cuts/cut-to-buds';
 import { inWorkOrder } from '../acts/order';
-import type { Act } from '../acts/acts';
-import { afterActs, cutDiameterMm } from '../acts/after';
+import { afterActs, named, type Act, type PlannedAct } from '../acts/acts';
+import { cutDiameterMm } from '../acts/wood';
 import { bend, corrections, lateralWork } from './bends';
 import { cropActs } from './crop';
 import { byOwnWord, moves, oneWound, removalOf, withoutCarried } from './wounds';
@@ -19,7 +19,7 @@ import { evened, shortenLeader, shortenLimb } from './heading';
 
 /** The work that brings the tree to what was chosen, and what it takes off. */
 export interface Plan {
-  acts: readonly Act[];
+  acts: readonly PlannedAct[];
   /** Share of the tree's wood (sum of d^2 L) taken off, 0 to 1. */
   woodShare: number;
   /** Shares of wood, shoots and growing points taken off. */
@@ -40,7 +40,7 @@ export function planFrom(question: PlanQuestion): Plan {
   const rough = byOwnWord(question, evened(question, oneWound(question, roughActs(question))));
   const cut = withoutCarried(scene, cutToBuds(cutQuestionOf(question), rough));
   const made = wantedLimbs(question, cut);
-  const acts = inWorkOrder(scene, [...moves(question, cut), ...cut, ...cropActs(question), ...made]);
+  const acts = named(inWorkOrder(scene, [...moves(question, cut), ...cut, ...cropActs(question), ...made]));
   const wounds = acts.flatMap((act) =>
     act.kind === 'take-out' || act.kind === 'shorten' ? [act.diameterMm] : [],
   );

@@ -6,7 +6,7 @@ import type { Say } from '../words/say';
 import { bearingDifference } from '../geometry/vector';
 import type { Stem, StemId, Tree } from '../tree/stem';
 import { accountOf, MEASURE_WORDS, overCap, sumOf, type Account } from '../acts/account';
-import type { KeptFor } from '../acts/acts';
+import type { KeptFor } from '../acts/stay';
 
 /** Most winters that removals are spread over. */
 const MOST_WINTERS = 3;

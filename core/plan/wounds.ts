@@ -4,8 +4,11 @@ import { bearingDifference } from '../geometry/vector';
 import { childrenOf, stemOf, withDescendants, type Stem, type StemId } from '../tree/stem';
 import { standsBy } from '../choosing/verdicts';
 import { limbCutTo } from '../cuts/side-shoot';
-import { OWN_WORD, type Act, type HeadingPurpose, type RemovalCut } from '../acts/acts';
-import { cutDiameterMm } from '../acts/after';
+import type { Act } from '../acts/acts';
+import type { RemovalCut } from '../acts/take-out';
+import type { HeadingPurpose } from '../acts/shorten';
+import { OWN_WORD } from '../acts/act';
+import { cutDiameterMm } from '../acts/wood';
 import type { PlanQuestion } from './question';
 
 /** An empty place this near to where a limb goes may be filled from its stub: deg of bearing, cm of height. Working values. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { placeOf } from '../acts/cut-place';
+import { placeOf } from '../acts/acts';
 import { judge } from '../judging/judge';
 import { sceneOf } from '../judging/scene';
 import { CUT_PROBES } from '../testing/cut-probes';

@@ -2,16 +2,15 @@ import type { ChosenSet } from '../choosing/chosen-set';
 import { judge, type Judgement } from '../judging/judge';
 import { sceneOf } from '../judging/scene';
 import { because, type Reason } from '../words/reason';
-import { sayIn } from '../words/say';
+import { sayIn, type Say } from '../words/say';
 import type { Scene } from '../findings/finding';
-import type { Say } from '../words/say';
 import { FORMS, type Form } from '../forms';
 import type { FormId } from '../kinds/form-ids';
 import type { TreeState } from '../history/tree-at';
 import type { Degree } from '../kinds/kind-facts';
 import type { Units } from '../readings/units';
 import { withDescendants } from '../tree/stem';
-import { woodOf } from '../acts/after';
+import { woodOf } from '../acts/wood';
 
 /** How well a form suits a tree where it stands. */
 export interface SuitedForm {

@@ -1,6 +1,8 @@
-import { placeOf, type Tool } from '../acts/cut-place';
+import type { Tool } from '../acts/cut-place';
+import { placeOf, minutesOf, suppliesOf, type Act } from '../acts/acts';
 import type { Scene } from '../findings/finding';
-import type { Act } from '../acts/acts';
+import type { ActSupplies } from '../acts/act';
+import type { TreeScene } from '../acts/scene';
 import { stemOf, type Condition } from '../tree/stem';
 
 /** What is carried out to a tree or a yard. */
@@ -29,18 +31,18 @@ export function kitFor(scene: Scene, acts: readonly Act[]): Kit {
     const stem = placeOf(scene, act) && 'stemId' in act && stemOf(scene.laid.tree, act.stemId);
     return stem && DISEASED.includes(stem.condition);
   });
+  const count = (what: keyof ActSupplies): number =>
+    acts.reduce((sum, act) => sum + (suppliesOf(act)[what] ?? 0), 0);
   return {
     tools: sorted(places.map(({ tool }) => tool)),
-    ties: acts.filter(({ kind }) => kind === 'bend' || kind === 'swing').length,
-    pegs: acts.filter(({ kind }) => kind === 'spread').length,
+    ties: count('ties'),
+    pegs: count('pegs'),
     cleans: isDiseased && scene.answers.disinfecting === 'between-cuts' ? 'between cuts' : 'between trees',
     paste: scene.answers.wounds === 'paste' && places.some(({ diameterMm }) => diameterMm >= PASTE_MM),
-    labels: acts.filter((act) => act.kind === 'move').length,
-    notches: acts.filter(isNotch).length,
+    labels: count('labels'),
+    notches: count('notches'),
   };
 }
-
-const isNotch = (act: Act): boolean => act.kind === 'make-limb' && act.how === 'notch';
 
 const ORDER: readonly Tool[] = ['hand', 'shears', 'loppers', 'saw', 'pole pruner', 'pole saw'];
 
@@ -60,27 +62,9 @@ export function kitTogether(kits: readonly Kit[]): Kit {
   };
 }
 
-/** Minutes an act takes one person, tools in hand. Working values. */
-const CUT_MINUTES: Record<Tool, number> = {
-  ...{ hand: 0.5, shears: 0.7, loppers: 1.5, saw: 4 },
-  ...{ 'pole pruner': 2, 'pole saw': 6 },
-};
-const OTHER_MINUTES: Partial<Record<Act['kind'], number>> = {
-  ...{ move: 2, stay: 0.3, bend: 6, swing: 6, spread: 2, 'take-crop': 2 },
-};
-const NOTCH_MINUTES = 2;
-const THREE_CUTS_MINUTES = 2;
 /** Looking, walking round and clearing away, for each tree. Working value. */
 const TREE_MINUTES = 5;
 
 /** Minutes the acts on a tree take, looking at it included. */
-export function minutesFor(scene: Scene, acts: readonly Act[]): number {
-  return acts.reduce(
-    (sum, act) => {
-      const place = placeOf(scene, act);
-      const cut = place && CUT_MINUTES[place.tool] + (place.isInThree ? THREE_CUTS_MINUTES : 0);
-      return sum + (cut ?? (isNotch(act) ? NOTCH_MINUTES : (OTHER_MINUTES[act.kind] ?? 0)));
-    },
-    acts.length > 0 ? TREE_MINUTES : 0,
-  );
-}
+export const minutesFor = (scene: TreeScene, acts: readonly Act[]): number =>
+  acts.reduce((sum, act) => sum + minutesOf(scene, act), acts.length > 0 ? TREE_MINUTES : 0);

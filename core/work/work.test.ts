@@ -1,17 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { placeOf, toolFor, yearsToClose } from '../acts/cut-place';
+import { toolFor, yearsToClose } from '../acts/cut-place';
+import { placeOf, type Act, phaseOf, cautionsFor } from '../acts/acts';
 import { judge, type Judgement } from '../judging/judge';
 import { sceneOf } from '../judging/scene';
 import { sayIn } from '../words/say';
 import { accountOf } from '../acts/account';
 import { fruitsCarried } from '../plan/crop';
-import type { Act } from '../acts/acts';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import type { Stem, Tree } from '../tree/stem';
 import { kitFor, minutesFor } from './kit';
 import { workLines } from './lines';
-import { PHASES, phaseOf } from '../acts/order';
-import { cautionsFor } from './cautions';
+import { PHASES } from '../acts/phase';
 import { rowsOf } from './rows';
 import { walkingOrder } from './walk';
 

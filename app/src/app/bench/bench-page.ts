@@ -11,7 +11,9 @@ import {
   FORM_NAMES,
   formOf,
   formatValue,
+  countedAs,
   kindFacts,
+  type ActCount,
   MEASURES,
   MEASURE_WORDS,
   overCap,
@@ -83,13 +85,13 @@ export class BenchPage {
   readonly account = computed(() => {
     const plan = this.bench.judged()?.plan;
     if (!plan) return undefined;
-    const count = (kind: string): number => plan.acts.filter((act) => act.kind === kind).length;
+    const count = (as: ActCount): number => plan.acts.filter((act) => countedAs(act) === as).length;
     const parts = [
       [count('take-out'), 'out'],
       [count('shorten'), 'shortened'],
-      [count('bend') + count('swing') + count('spread'), 'bent'],
-      [count('stay'), 'dated'],
-      [count('make-limb'), 'to be made'],
+      [count('bend'), 'bent'],
+      [count('date'), 'dated'],
+      [count('make'), 'to be made'],
     ] as const;
     const percentOf = (share: number): number => Math.round(share * 100);
     const which = this.bench.state()?.shapedBefore ? 'capRatio' : 'firstRatio';

@@ -1,15 +1,14 @@
 import { select } from 'd3';
 import {
-  arcAtHeight,
-  courseFrom,
+  markOf,
   positionAt,
-  reading,
   runAt,
   type Act,
+  type ActMark,
   type Course,
   type DrawnPoint,
   type Projection,
-  type Stem,
+  type Vec3,
 } from '../../../../core';
 import type { TreePicture } from './tree-picture';
 
@@ -28,62 +27,50 @@ export interface DrawnMark {
 
 /** The act shown on the limb as the thing itself: a cut line, the ghost of the bent course, a notch. */
 export function markFor(board: Board, act: Act, { laid }: TreePicture): DrawnMark[] {
-  const layer = select(board.layer);
-  if (act.kind === 'make-limb') {
-    const trunk = laid.trunk && laid.courses.get(laid.trunk.id);
-    if (!trunk) return [];
-    const group = layer.append('g').attr('class', 'mark notch');
-    group.append('path').attr('d', 'M-7 -3 Q0 -9 7 -3 M0 -2 l-3.4 7 h6.8 Z');
-    group.append('text').attr('x', -11).attr('dy', '0.32em').text('limb wanted');
-    return [
-      {
-        place: (project) => {
-          const there = positionAt(trunk, arcAtHeight(trunk, act.heightCm));
-          put(board, group.node() as SVGGElement, project(there), 0);
-        },
-      },
-    ];
+  const mark = markOf(laid, act);
+  switch (mark?.kind) {
+    case 'wanted':
+      return laid.trunk ? [wanted(board, mark.at)] : [];
+    case 'cut':
+      return [cutLine(board, laid.courses.get(mark.stemId) as Course, mark)];
+    case 'course':
+      return [ghost(board, laid.courses.get(mark.stemId) as Course, mark.ghost)];
+    case 'dated':
+      return [dated(board, laid.courses.get(mark.stemId) as Course, mark.until)];
+    case 'limb':
+    case undefined:
+      return [];
   }
-  const course = laid.courses.get(act.stemId);
-  const stem = laid.tree.stems.find(({ id }) => id === act.stemId);
-  if (!course || !stem) return [];
-  const laidOtherwise = correctedBy(act, stem);
-  if (laidOtherwise) return [ghost(board, course, laidOtherwise)];
-  if (act.kind === 'stay') return [dated(board, course, act.until)];
-  if (act.kind !== 'take-out' && act.kind !== 'shorten') return [];
-  const atCm = act.kind === 'take-out' ? Math.min(3, course.lengthCm / 2) : act.toLengthCm;
-  const half = Math.max(8, (act.diameterMm / 20) * board.scale + 6);
-  const group = layer.append('g').attr('class', `mark ${act.kind}`);
-  group.append('line').attr('class', 'under').attr('y1', -half).attr('y2', half);
-  group.append('line').attr('y1', -half).attr('y2', half);
-  return [
-    {
-      place: (project) => {
-        const here = project(positionAt(course, atCm));
-        const [dx, dy, dz] = runAt(course, atCm);
-        const way = project([dx, dy, dz]);
-        put(board, group.node() as SVGGElement, here, (Math.atan2(-way.y, way.x) * 180) / Math.PI);
-      },
-    },
-  ];
 }
 
-/** The stem as a bend, a swing or a spread will lay it; undefined for other acts. */
-function correctedBy(act: Act, stem: Stem): Stem | undefined {
-  switch (act.kind) {
-    case 'bend': {
-      const angle = reading('angle', act.toDeg, 'gauge');
-      return { ...stem, set: angle, tipAngle: angle };
-    }
-    case 'swing':
-      return { ...stem, runBearing: reading('bearing', act.toDeg, 'gauge') };
-    case 'spread': {
-      const angle = reading('angle', act.toDeg, 'gauge');
-      return { ...stem, departure: angle, set: angle, tipAngle: angle };
-    }
-    default:
-      return undefined;
-  }
+/** A notch at the place a limb is wanted. */
+function wanted(board: Board, there: Vec3): DrawnMark {
+  const group = select(board.layer).append('g').attr('class', 'mark notch');
+  group.append('path').attr('d', 'M-7 -3 Q0 -9 7 -3 M0 -2 l-3.4 7 h6.8 Z');
+  group.append('text').attr('x', -11).attr('dy', '0.32em').text('limb wanted');
+  return { place: (project) => put(board, group.node() as SVGGElement, project(there), 0) };
+}
+
+/** A line across a limb where it is cut. */
+function cutLine(
+  board: Board,
+  course: Course,
+  { atCm, diameterMm, isWhole }: Extract<ActMark, { kind: 'cut' }>,
+): DrawnMark {
+  const half = Math.max(8, (diameterMm / 20) * board.scale + 6);
+  const group = select(board.layer)
+    .append('g')
+    .attr('class', `mark ${isWhole ? 'take-out' : 'shorten'}`);
+  group.append('line').attr('class', 'under').attr('y1', -half).attr('y2', half);
+  group.append('line').attr('y1', -half).attr('y2', half);
+  return {
+    place: (project) => {
+      const [dx, dy, dz] = runAt(course, atCm);
+      const way = project([dx, dy, dz]);
+      const turnDeg = (Math.atan2(-way.y, way.x) * 180) / Math.PI;
+      put(board, group.node() as SVGGElement, project(positionAt(course, atCm)), turnDeg);
+    },
+  };
 }
 
 /** A temporary limb's end date, hung dotted at its foot. */
@@ -96,8 +83,7 @@ function dated(board: Board, course: Course, until: string): DrawnMark {
 }
 
 /** The course a limb will have once bent or tied aside, and the way it swings there. */
-function ghost(board: Board, course: Course, laid: Stem): DrawnMark {
-  const bent = courseFrom(laid, positionAt(course, 0));
+function ghost(board: Board, course: Course, bent: Course): DrawnMark {
   const group = select(board.layer).append('g').attr('class', 'mark bend');
   const line = group.append('path').attr('class', 'ghost').node() as SVGPathElement;
   const swing = group.append('path').attr('class', 'swing').node() as SVGPathElement;

@@ -1,12 +1,10 @@
 import { create, type Selection } from 'd3';
 import {
-  arcAtHeight,
-  courseFrom,
   elevationFrom,
+  markOf,
   outline,
   planView,
   positionAt,
-  reading,
   runAt,
   tipOf,
   type Act,
@@ -173,7 +171,7 @@ function drawTree(svg: Svg, picture: CardPicture, project: Projection, frame: Fr
     }
   }
   const marks = picture.lines.flatMap(({ act, number }) => {
-    const mark = markOf(picture.laid, act);
+    const mark = placeOfMark(picture.laid, act);
     if (!mark) return [];
     const [x, y] = at(project(mark.at));
     const [tiedX, tiedY] = at(project(mark.tied ?? mark.at));
@@ -246,47 +244,31 @@ function drawTree(svg: Svg, picture: CardPicture, project: Projection, frame: Fr
 type Point = readonly [number, number, number];
 
 /** Where an act is marked: its place, where its number is tied if not there, the way the limb runs there if it is cut, and the course a bend gives it. */
-function markOf(
+function placeOfMark(
   laid: LaidTree,
   act: Act,
 ): { at: Point; tied?: Point; across?: Point; ghost?: Course } | undefined {
-  if (act.kind === 'make-limb') {
-    const trunk = laid.trunk && laid.courses.get(laid.trunk.id);
-    const [x, y, z] = trunk ? positionAt(trunk, arcAtHeight(trunk, act.heightCm)) : [0, 0, act.heightCm];
-    const toward = (act.bearingDeg * Math.PI) / 180;
+  const mark = markOf(laid, act);
+  if (!mark) return undefined;
+  if (mark.kind === 'wanted') {
+    const [x, y, z] = mark.at;
+    const toward = (mark.bearingDeg * Math.PI) / 180;
     return {
-      at: [x, y, z],
+      at: mark.at,
       tied: [x + WANTED_CM * Math.sin(toward), y + WANTED_CM * Math.cos(toward), z],
     };
   }
-  const course = laid.courses.get(act.stemId);
-  const stem = laid.tree.stems.find(({ id }) => id === act.stemId);
-  if (!course || !stem) return undefined;
-  switch (act.kind) {
-    case 'take-out': {
-      const s = Math.min(4, course.lengthCm / 2);
-      return {
-        at: positionAt(course, s),
-        across: runAt(course, s),
-        tied: positionAt(course, course.lengthCm * 0.72),
-      };
+  const course = laid.courses.get(mark.stemId) as Course;
+  switch (mark.kind) {
+    case 'cut': {
+      const across = runAt(course, mark.atCm);
+      const tied = mark.isWhole && { tied: positionAt(course, course.lengthCm * 0.72) };
+      return { at: positionAt(course, mark.atCm), across, ...tied };
     }
-    case 'shorten':
-      return { at: positionAt(course, act.toLengthCm), across: runAt(course, act.toLengthCm) };
-    case 'bend':
-    case 'spread': {
-      const angle = reading('angle', act.toDeg, 'gauge');
-      const ghost = courseFrom({ ...stem, set: angle, tipAngle: angle }, course.points[0] as Point);
-      return { at: positionAt(course, course.lengthCm / 2), ghost };
-    }
-    case 'swing': {
-      const ghost = courseFrom(
-        { ...stem, runBearing: reading('bearing', act.toDeg, 'gauge') },
-        course.points[0] as Point,
-      );
-      return { at: positionAt(course, course.lengthCm / 2), ghost };
-    }
-    default:
+    case 'course':
+      return { at: positionAt(course, course.lengthCm / 2), ghost: mark.ghost };
+    case 'dated':
+    case 'limb':
       return { at: positionAt(course, course.lengthCm * 0.6) };
   }
 }

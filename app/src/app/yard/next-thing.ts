@@ -1,3 +1,4 @@
+import { countedAs, suppliesOf, type ActCount } from '../../../../core';
 import type { TreeJudging } from '../judging/judging-store';
 
 /** The next thing to do at a tree, in a few words. */
@@ -25,14 +26,15 @@ export function nextThing(judging: TreeJudging | undefined): NextThing {
       : { words: 'not judged yet', kind: 'none', acts: 0 };
   }
   const { acts } = judged.plan;
-  const count = (kind: string): number => acts.filter((act) => act.kind === kind).length;
+  const count = (as: ActCount): number => acts.filter((act) => countedAs(act) === as).length;
+  const notches = acts.reduce((sum, act) => sum + (suppliesOf(act).notches ?? 0), 0);
   const words = (
     [
       [count('take-out'), 'take out'],
       [count('shorten'), 'shorten'],
-      [count('bend') + count('swing') + count('spread'), 'bend'],
-      [count('stay'), 'date'],
-      [acts.filter((act) => act.kind === 'make-limb' && act.how === 'notch').length, 'notch for'],
+      [count('bend'), 'bend'],
+      [count('date'), 'date'],
+      [notches, 'notch for'],
     ] as const
   ).flatMap(([n, verb]) => (n > 0 ? [`${verb} ${n}`] : []));
   return words.length > 0

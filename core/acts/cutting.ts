@@ -1,9 +1,7 @@
-import { placeOf, type CutPlace } from '../acts/cut-place';
-import type { Scene } from '../findings/finding';
 import type { KindFacts } from '../kinds/kind-facts';
-import type { Act } from '../acts/acts';
-import { stemOf, type Condition } from '../tree/stem';
-import { heightOfAct } from '../acts/order';
+import { stemOf, type Condition, type StemId } from '../tree/stem';
+import type { CutPlace, Tool } from './cut-place';
+import type { TreeScene } from './scene';
 
 /** Wood this thick is too heavy for one who is not trained to it, mm. Working value. */
 const ARBORIST_MM = 100;
@@ -19,24 +17,13 @@ const DISEASE: Partial<Record<Condition, string>> = {
   cankered: 'Clean the blade after this cut, as the disinfectant’s label says.',
 };
 
-/** The cautions that belong to an act, the gravest first, each a short sentence or two; empty where there is none. */
-export function cautionsFor(scene: Scene, act: Act): string[] {
-  const place = placeOf(scene, act);
-  if (place) return cutCautions(scene, act, place);
-  const found: string[] = [];
-  if (act.kind === 'bend' || act.kind === 'swing')
-    found.push(
-      'How far is safe is not yet computed: ease it down, stop if it creaks. Flag the cord, cap the stake.',
-    );
-  if (act.kind === 'spread') found.push('Hold the join while it is pegged; stop if it creaks.');
-  if (act.kind === 'make-limb' && act.how === 'notch') found.push('Cut away from your hand.');
-  if (act.kind !== 'stay' && heightOfAct(scene, act) > scene.site.reachCm)
-    found.push('Out of reach: no ladder if it can be avoided.');
-  return found;
-}
-
-function cutCautions(scene: Scene, act: Act, { tool, diameterMm, isInThree }: CutPlace): string[] {
-  const stem = 'stemId' in act ? stemOf(scene.laid.tree, act.stemId) : undefined;
+/** The cautions of a cut, the gravest first. */
+export function cutCautions(
+  scene: TreeScene,
+  stemId: StemId,
+  { tool, diameterMm, isInThree }: CutPlace,
+): string[] {
+  const stem = stemOf(scene.laid.tree, stemId);
   const isOverhead = tool === 'pole pruner' || tool === 'pole saw';
   return [
     ...(isOverhead
@@ -51,3 +38,17 @@ function cutCautions(scene: Scene, act: Act, { tool, diameterMm, isInThree }: Cu
     ...(scene.kind.sap ? [SAP[scene.kind.sap.value]] : []),
   ];
 }
+
+/** The caution of work that is done above the grower's reach. */
+export const reachCautions = ({ site }: TreeScene, heightCm: number): string[] =>
+  heightCm > site.reachCm ? ['Out of reach: no ladder if it can be avoided.'] : [];
+
+/** Minutes a cut takes one person, tools in hand. Working values. */
+const CUT_MINUTES: Record<Tool, number> = {
+  ...{ hand: 0.5, shears: 0.7, loppers: 1.5, saw: 4 },
+  ...{ 'pole pruner': 2, 'pole saw': 6 },
+};
+const THREE_CUTS_MINUTES = 2;
+
+export const cutMinutes = ({ tool, isInThree }: CutPlace): number =>
+  CUT_MINUTES[tool] + (isInThree ? THREE_CUTS_MINUTES : 0);

@@ -1,0 +1,41 @@
+import type { InferType } from 'yup';
+import { between, oneOf, shape } from '../fields/fields';
+import { reading } from '../readings/reading';
+import type { Stem } from '../tree/stem';
+import { onStem, type ActWays } from './act';
+import { changedStem } from './changed-stem';
+import { footHeightCm, ghostMark, tyingCautions } from './tying';
+
+const schema = shape({
+  kind: oneOf(['bend']),
+  ...onStem,
+  /** Angles of the run, deg from upright. */
+  fromDeg: between(0, 180),
+  toDeg: between(0, 180),
+  /** What is known of how far is safe. */
+  safety: oneOf(['not-yet-computed']),
+});
+
+/** A limb's run brought down, or up, to an angle and tied there. */
+export type Bend = InferType<typeof schema>;
+
+/** A stem whose run is laid at an angle, deg from upright. */
+export function bent(stem: Stem, toDeg: number): Stem {
+  const set = reading('angle', toDeg, 'gauge');
+  return { ...stem, set, tipAngle: { ...set, how: 'estimated' } };
+}
+
+export const bend: ActWays<Bend> = {
+  schema,
+  apply: (tree, act) => changedStem(tree, act.stemId, (stem) => bent(stem, act.toDeg)),
+  phase: () => 'bends',
+  heightCm: (scene, act) => footHeightCm(scene, act.stemId),
+  place: () => undefined,
+  words: (_, act, say) =>
+    `bend from ${say.angle(act.fromDeg)} to ${say.angle(act.toDeg)} and tie, half way along`,
+  cautions: (scene, act) => tyingCautions(scene, footHeightCm(scene, act.stemId)),
+  supplies: () => ({ ties: 1 }),
+  minutes: () => 6,
+  mark: (laid, act) => ghostMark(laid, act.stemId, (tree) => bend.apply(tree, act)),
+  counted: () => 'bend',
+};

@@ -1,0 +1,46 @@
+import type { InferType } from 'yup';
+import { between, oneOf, shape, text } from '../fields/fields';
+import { arcAtHeight, positionAt } from '../tree/course';
+import { actReason, type ActWays } from './act';
+import { reachCautions } from './cutting';
+
+/** How a wanted limb is come by: a bud notched; the first shoot that comes there left; or, of a bush, one from the ground. */
+export const MAKINGS_OF_LIMB = ['notch', 'first-shoot', 'ground-shoot'] as const;
+export type MakingOfLimb = (typeof MAKINGS_OF_LIMB)[number];
+
+const schema = shape({
+  kind: oneOf(['make-limb']),
+  reason: actReason,
+  heightCm: between(0, 1500),
+  bearingDeg: between(0, 360),
+  place: text(120),
+  how: oneOf(MAKINGS_OF_LIMB).optional(),
+});
+
+/** A limb that the form lacks, to be made. */
+export type MakeLimb = InferType<typeof schema>;
+
+const isNotch = ({ how }: MakeLimb): boolean => how === 'notch';
+
+export const makeLimb: ActWays<MakeLimb> = {
+  schema,
+  apply: (tree) => tree,
+  phase: () => 'new limbs',
+  heightCm: (_, act) => act.heightCm,
+  place: () => undefined,
+  words: (_, act) => `for ${act.place}: ${lastPart(act.reason.words)}`,
+  cautions: (scene, act) => [
+    ...(isNotch(act) ? ['Cut away from your hand.'] : []),
+    ...reachCautions(scene, act.heightCm),
+  ],
+  supplies: (act) => (isNotch(act) ? { notches: 1 } : {}),
+  minutes: (_, act) => (isNotch(act) ? 2 : 0),
+  mark({ trunk, courses }, { heightCm, bearingDeg }) {
+    const course = trunk && courses.get(trunk.id);
+    const at = course ? positionAt(course, arcAtHeight(course, heightCm)) : ([0, 0, heightCm] as const);
+    return { kind: 'wanted', at, bearingDeg };
+  },
+  counted: () => 'make',
+};
+
+const lastPart = (words: string): string => words.split(': ').at(-1)?.replace(/\.$/, '') ?? words;

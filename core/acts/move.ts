@@ -1,0 +1,30 @@
+import type { InferType } from 'yup';
+import { oneOf, shape } from '../fields/fields';
+import { FIXINGS } from '../tree/stem';
+import { onStem, type ActWays } from './act';
+import { changedStem } from './changed-stem';
+import { reachCautions } from './cutting';
+import { footHeightCm, limbMark } from './tying';
+
+const schema = shape({ kind: oneOf(['move']), ...onStem, holds: oneOf(FIXINGS) });
+
+/** What is fixed to wood that is cut is moved off it first. */
+export type Move = InferType<typeof schema>;
+
+export const move: ActWays<Move> = {
+  schema,
+  apply: (tree, act) =>
+    changedStem(tree, act.stemId, ({ holds = [], ...stem }) => ({
+      ...stem,
+      holds: holds.filter((fixing) => fixing !== act.holds),
+    })),
+  phase: () => 'make ready',
+  heightCm: (scene, act) => footHeightCm(scene, act.stemId),
+  place: () => undefined,
+  words: (_, act) => `move the ${act.holds} on it before cutting`,
+  cautions: (scene, act) => reachCautions(scene, footHeightCm(scene, act.stemId)),
+  supplies: () => ({ labels: 1 }),
+  minutes: () => 2,
+  mark: (laid, act) => limbMark(laid, act.stemId),
+  counted: () => undefined,
+};

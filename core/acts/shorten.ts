@@ -1,0 +1,131 @@
+import { boolean, type InferType } from 'yup';
+import { between, id, oneOf, shape, text } from '../fields/fields';
+import { layOut, positionAt } from '../tree/course';
+import { withDescendants, type StemId, type Tree } from '../tree/stem';
+import { diameterAt, taperOf } from '../tree/taper';
+import type { Say } from '../words/say';
+import { onStem, type ActWays } from './act';
+import { cutPlace } from './cut-place';
+import { cutCautions, cutMinutes } from './cutting';
+import type { TreeScene } from './scene';
+
+/** What a limb is cut back for. */
+export const HEADING_PURPOSES = [
+  'keep-direction',
+  'fork',
+  'equalise',
+  'turn',
+  'weaken-rival',
+  'under-leader',
+  'hold-height',
+  'leader-tip',
+  'next-tier',
+  'new-leader',
+  'open-centre',
+  'older-wood',
+  'balance-roots',
+  'calm-temporary',
+  'renew',
+  'thin-crop',
+  'side-shoot',
+] as const;
+export type HeadingPurpose = (typeof HEADING_PURPOSES)[number];
+
+const STRUCTURE: readonly HeadingPurpose[] = ['new-leader', 'open-centre', 'hold-height', 'next-tier'];
+
+/** The bud a limb is cut to: its facing, in words too, the shoot's way, and whether it was counted or is to be looked for. */
+const cutBud = shape({
+  facingDeg: between(0, 360),
+  words: text(40),
+  bearingDeg: between(0, 360),
+  angleDeg: between(0, 180),
+  sureDeg: between(0, 180),
+  isKnown: boolean().strict().required(),
+});
+export type CutBud = InferType<typeof cutBud>;
+
+const schema = shape({
+  kind: oneOf(['shorten']),
+  ...onStem,
+  toLengthCm: between(0, 1500),
+  /** Thickness cut through, mm. */
+  diameterMm: between(0, 600),
+  purpose: oneOf(HEADING_PURPOSES).optional(),
+  bud: cutBud.optional().default(undefined),
+  /** Of a fork, the bud below the first whose shoot goes the other way. */
+  second: cutBud.optional().default(undefined),
+  /** The limb standing there that it is cut to, where no bud is meant. */
+  toStem: id().optional(),
+});
+
+/** A stem cut back to a length: to a bud, or to a limb that stands there. */
+export type Shorten = InferType<typeof schema>;
+
+export const shorten: ActWays<Shorten> = {
+  schema,
+  apply: (tree, act) => shortened(tree, act.stemId, act.toLengthCm),
+  phase: (_, act) => (act.purpose && STRUCTURE.includes(act.purpose) ? 'structure' : 'heading'),
+  heightCm({ laid }, act) {
+    const course = laid.courses.get(act.stemId);
+    return course ? positionAt(course, act.toLengthCm)[2] : 0;
+  },
+  place: cutPlace,
+  words: shortenWords,
+  cautions(scene, act) {
+    const place = cutPlace(scene, act);
+    return place ? cutCautions(scene, act.stemId, place) : [];
+  },
+  supplies: () => ({}),
+  minutes(scene, act) {
+    const place = cutPlace(scene, act);
+    return place ? cutMinutes(place) : 0;
+  },
+  mark: ({ courses }, { stemId, toLengthCm, diameterMm }) =>
+    courses.has(stemId) ? { kind: 'cut', stemId, atCm: toLengthCm, diameterMm, isWhole: false } : undefined,
+  counted: () => 'shorten',
+};
+
+/** Cutting an end off takes the shoots beyond the cut with it, and of those only counted a part as long; on the trunk, origins are heights. */
+function shortened(tree: Tree, stemId: StemId, toLengthCm: number): Tree {
+  const cut = tree.stems.find((stem) => stem.id === stemId);
+  if (!cut || toLengthCm >= cut.length.value) return tree;
+  const laid = layOut(tree);
+  const beyond = tree.stems.filter(
+    (stem) =>
+      stem.parent.kind === 'stem' &&
+      stem.parent.stemId === stemId &&
+      (laid.joins.get(stem.id) ?? stem.origin.value) > toLengthCm,
+  );
+  const gone = new Set(beyond.flatMap((stem) => [...withDescendants(tree, stem.id)]));
+  return {
+    ...tree,
+    stems: tree.stems
+      .filter((stem) => !gone.has(stem.id))
+      .map((stem) =>
+        stem.id === stemId
+          ? {
+              ...stem,
+              length: { ...stem.length, value: toLengthCm, sure: 1 },
+              headed: true,
+              ...(stem.sideShoots && {
+                sideShoots: Math.round((stem.sideShoots * toLengthCm) / stem.length.value),
+              }),
+              endDiameter: { ...stem.diameter, value: diameterAt(taperOf(stem), toLengthCm) },
+            }
+          : stem,
+      ),
+  };
+}
+
+function shortenWords(scene: TreeScene, act: Shorten, say: Say): string {
+  const length = say.length(act.toLengthCm);
+  const { bud, second, toStem } = act;
+  if (bud) {
+    const over = bud.isKnown ? 'over the bud there that faces' : 'over the nearest bud that faces';
+    const fork = second ? `; leave the next below that faces ${second.words}, rub off any between` : '';
+    return `shorten to ${length}, ${over} ${bud.words}${fork}`;
+  }
+  const isTrunk = act.stemId === scene.laid.trunk?.id;
+  if (toStem !== undefined) return `cut back to ${length}, just over ${say.stem(toStem)}`;
+  return isTrunk ? `head at ${length}` : `shorten to ${length}`;
+}

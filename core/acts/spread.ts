@@ -1,0 +1,40 @@
+import type { InferType } from 'yup';
+import { between, oneOf, shape } from '../fields/fields';
+import { reading } from '../readings/reading';
+import { onStem, type ActWays } from './act';
+import { bent } from './bend';
+import { changedStem } from './changed-stem';
+import { reachCautions } from './cutting';
+import { footHeightCm, ghostMark } from './tying';
+
+const schema = shape({
+  kind: oneOf(['spread']),
+  ...onStem,
+  /** Departures, deg from upright. */
+  fromDeg: between(0, 180),
+  toDeg: between(0, 180),
+});
+
+/** A soft join pegged out: it widens the departure, and a run that stood steeper comes down with it. */
+export type Spread = InferType<typeof schema>;
+
+export const spread: ActWays<Spread> = {
+  schema,
+  apply: (tree, act) =>
+    changedStem(tree, act.stemId, (stem) => ({
+      ...bent(stem, Math.max(stem.set.value, act.toDeg)),
+      departure: reading('angle', act.toDeg, 'gauge'),
+    })),
+  phase: () => 'bends',
+  heightCm: (scene, act) => footHeightCm(scene, act.stemId),
+  place: () => undefined,
+  words: (_, act, say) => `peg the soft join out to ${say.angle(act.toDeg)}`,
+  cautions: (scene, act) => [
+    'Hold the join while it is pegged; stop if it creaks.',
+    ...reachCautions(scene, footHeightCm(scene, act.stemId)),
+  ],
+  supplies: () => ({ pegs: 1 }),
+  minutes: () => 2,
+  mark: (laid, act) => ghostMark(laid, act.stemId, (tree) => spread.apply(tree, act)),
+  counted: () => 'bend',
+};

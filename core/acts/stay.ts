@@ -1,0 +1,28 @@
+import type { InferType } from 'yup';
+import { day, oneOf, shape } from '../fields/fields';
+import { onStem, type ActWays } from './act';
+import { footHeightCm } from './tying';
+
+/** What a temporary limb is kept for. */
+export const KEPT_FOR = ['fruit', 'leaf', 'shade', 'insurance'] as const;
+export type KeptFor = (typeof KEPT_FOR)[number];
+
+const schema = shape({ kind: oneOf(['stay']), ...onStem, until: day(), keptFor: oneOf(KEPT_FOR) });
+
+/** It takes nothing: it dates a limb that is spared for a while, `until` an ISO date. */
+export type Stay = InferType<typeof schema>;
+
+export const stay: ActWays<Stay> = {
+  schema,
+  apply: (tree) => tree,
+  phase: () => 'make ready',
+  heightCm: (scene, act) => footHeightCm(scene, act.stemId),
+  place: () => undefined,
+  words: (_, act) => `leave it until ${act.until}, for its ${act.keptFor}`,
+  cautions: () => [],
+  supplies: () => ({}),
+  minutes: () => 0.3,
+  mark: ({ courses }, { stemId, until }) =>
+    courses.has(stemId) ? { kind: 'dated', stemId, until } : undefined,
+  counted: () => 'date',
+};

@@ -1,0 +1,35 @@
+import type { InferType } from 'yup';
+import { between, oneOf, shape } from '../fields/fields';
+import { reading } from '../readings/reading';
+import { onStem, type ActWays } from './act';
+import { changedStem } from './changed-stem';
+import { footHeightCm, ghostMark, tyingCautions } from './tying';
+
+const schema = shape({
+  kind: oneOf(['swing']),
+  ...onStem,
+  /** Bearings of the run, deg. */
+  fromDeg: between(0, 360),
+  toDeg: between(0, 360),
+});
+
+/** A limb tied aside, toward a gap. */
+export type Swing = InferType<typeof schema>;
+
+export const swing: ActWays<Swing> = {
+  schema,
+  apply: (tree, act) =>
+    changedStem(tree, act.stemId, (stem) => ({
+      ...stem,
+      runBearing: reading('bearing', act.toDeg, 'gauge'),
+    })),
+  phase: () => 'bends',
+  heightCm: (scene, act) => footHeightCm(scene, act.stemId),
+  place: () => undefined,
+  words: (_, act, say) => `tie aside from ${say.angle(act.fromDeg)} to face ${say.angle(act.toDeg)}`,
+  cautions: (scene, act) => tyingCautions(scene, footHeightCm(scene, act.stemId)),
+  supplies: () => ({ ties: 1 }),
+  minutes: () => 6,
+  mark: (laid, act) => ghostMark(laid, act.stemId, (tree) => swing.apply(tree, act)),
+  counted: () => 'bend',
+};

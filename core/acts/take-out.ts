@@ -1,0 +1,66 @@
+import type { InferType } from 'yup';
+import { between, oneOf, shape } from '../fields/fields';
+import { isOnTrunk } from '../tree/joins';
+import { stemOf, withDescendants } from '../tree/stem';
+import { onStem, type ActWays } from './act';
+import { cutPlace } from './cut-place';
+import { cutCautions, cutMinutes } from './cutting';
+import { footHeightCm } from './tying';
+
+/** How a limb is taken off: at its collar; to a stub whose hidden buds are hoped for; or broken off, as suckers are. */
+export const REMOVAL_CUTS = ['collar', 'bench', 'break-off'] as const;
+export type RemovalCut = (typeof REMOVAL_CUTS)[number];
+
+const schema = shape({
+  kind: oneOf(['take-out']),
+  ...onStem,
+  /** Thickness cut through, mm. */
+  diameterMm: between(0, 600),
+  how: oneOf(REMOVAL_CUTS).optional(),
+});
+
+/** A limb taken off where it starts, with all it carries. */
+export type TakeOut = InferType<typeof schema>;
+
+/** Where on a limb that goes its cut is drawn, cm from its join. */
+const DRAWN_AT_CM = 3;
+
+export const takeOut: ActWays<TakeOut> = {
+  schema,
+  apply(tree, act) {
+    const gone = withDescendants(tree, act.stemId);
+    return { ...tree, stems: tree.stems.filter((stem) => !gone.has(stem.id)) };
+  },
+  phase({ laid }, act) {
+    if (act.reason.rule === 'unsound-wood') return 'hygiene';
+    if (act.reason.rule === 'below-union') return 'suckers';
+    const stem = stemOf(laid.tree, act.stemId);
+    return stem && (isOnTrunk(laid, stem) || stem.parent.kind !== 'stem') ? 'structure' : 'thinning';
+  },
+  heightCm: (scene, act) => footHeightCm(scene, act.stemId),
+  place: cutPlace,
+  words(scene, act, say) {
+    const thick = say.diameter(act.diameterMm);
+    if (act.how === 'break-off') return `break off at its foot, ${thick}`;
+    const three = cutPlace(scene, act)?.isInThree ? ': under, over, then the collar' : '';
+    return act.how === 'bench'
+      ? `cut to a stub of ${say.length(3)}, ${thick}, for a new shoot from under it`
+      : `take out at the collar, ${thick}${three}`;
+  },
+  cautions(scene, act) {
+    const place = cutPlace(scene, act);
+    return place ? cutCautions(scene, act.stemId, place) : [];
+  },
+  supplies: () => ({}),
+  minutes(scene, act) {
+    const place = cutPlace(scene, act);
+    return place ? cutMinutes(place) : 0;
+  },
+  mark({ courses }, { stemId, diameterMm }) {
+    const course = courses.get(stemId);
+    if (!course) return undefined;
+    const atCm = Math.min(DRAWN_AT_CM, course.lengthCm / 2);
+    return { kind: 'cut', stemId, atCm, diameterMm, isWhole: true };
+  },
+  counted: () => 'take-out',
+};
