@@ -1,7 +1,8 @@
-import { type AnyObjectSchema, type InferType } from 'yup';
-import { id, shape, text } from '../fields/fields';
+import type { AnyObjectSchema } from 'yup';
+import { id, shape, text, type Typed } from '../fields/fields';
 import type { Course, LaidTree } from '../tree/course';
-import type { StemId, Tree } from '../tree/stem';
+import type { Tree } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import type { Vec3 } from '../geometry/vector';
 import type { Say } from '../words/say';
 import type { CutPlace } from './cut-place';
@@ -10,7 +11,7 @@ import type { TreeScene } from './scene';
 
 /** The finding or comparison an act rests on, as it stood when the act was made. */
 export const actReason = shape({ rule: text(80), words: text(600) });
-export type ActReason = InferType<typeof actReason>;
+export type ActReason = Typed<typeof actReason>;
 
 /** The rule an act rests on whose measure the grower set. */
 export const OWN_WORD = 'own-word';

@@ -1,5 +1,5 @@
-import { lazy } from 'yup';
-import { oneOf, shape, text } from '../fields/fields';
+import type { ISchema } from 'yup';
+import { kinds, text } from '../fields/fields';
 import type { LaidTree } from '../tree/course';
 import type { Tree } from '../tree/stem';
 import type { Say } from '../words/say';
@@ -77,18 +77,10 @@ export function named(acts: readonly Act[]): PlannedAct[] {
   });
 }
 
-const anyAct = shape({ kind: oneOf(ACT_KINDS) });
+/** A name of an act within its plan: a kind, a stem and a number. */
+const actName = text(110).matches(/^[A-Za-z0-9._~:-]+$/, 'must be letters, digits, dots, dashes or colons');
 
 /** The shape of a planned or done act in a file. */
-export const actSchema = lazy((found: unknown) => {
-  const kind = (found as { kind?: unknown } | null | undefined)?.kind;
-  const known = ACT_KINDS.find((one) => one === kind);
-  if (known === undefined) return anyAct;
-  return ACTS[known].schema.shape({ id: actId() });
-});
-
-/** As long as a kind, a stem's id and a number together. */
-const actId = () =>
-  text(110)
-    .required()
-    .matches(/^[A-Za-z0-9._~:-]+$/, 'must be letters, digits, dots, dashes or colons');
+export const plannedAct = kinds(
+  Object.fromEntries(ACT_KINDS.map((kind) => [kind, ACTS[kind].schema.shape({ id: actName })])),
+) as unknown as ISchema<PlannedAct>;

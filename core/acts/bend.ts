@@ -1,5 +1,4 @@
-import type { InferType } from 'yup';
-import { between, oneOf, shape } from '../fields/fields';
+import { between, oneOf, shape, type Typed } from '../fields/fields';
 import { reading } from '../readings/reading';
 import type { Stem } from '../tree/stem';
 import { onStem, type ActWays } from './act';
@@ -17,7 +16,7 @@ const schema = shape({
 });
 
 /** A limb's run brought down, or up, to an angle and tied there. */
-export type Bend = InferType<typeof schema>;
+export type Bend = Typed<typeof schema>;
 
 /** A stem whose run is laid at an angle, deg from upright. */
 export function bent(stem: Stem, toDeg: number): Stem {

@@ -2,7 +2,8 @@ import type { TreeScene } from './scene';
 import { crotchDeg } from '../tree/joins';
 import type { KindFacts } from '../kinds/kind-facts';
 import { positionAt } from '../tree/course';
-import { stemOf, type Stem, type StemId } from '../tree/stem';
+import { stemOf, type Stem } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 
 export type Tool = 'hand' | 'shears' | 'loppers' | 'saw' | 'pole pruner' | 'pole saw';
 

@@ -1,5 +1,6 @@
 import type { KindFacts } from '../kinds/kind-facts';
-import { stemOf, type Condition, type StemId } from '../tree/stem';
+import { stemOf } from '../tree/stem';
+import type { Condition, StemId } from '../tree/stem-readings';
 import type { CutPlace, Tool } from './cut-place';
 import type { TreeScene } from './scene';
 

@@ -1,5 +1,4 @@
-import type { InferType } from 'yup';
-import { between, oneOf, shape, text } from '../fields/fields';
+import { between, oneOf, shape, text, type Typed } from '../fields/fields';
 import { arcAtHeight, positionAt } from '../tree/course';
 import { actReason, type ActWays } from './act';
 import { reachCautions } from './cutting';
@@ -18,7 +17,7 @@ const schema = shape({
 });
 
 /** A limb that the form lacks, to be made. */
-export type MakeLimb = InferType<typeof schema>;
+export type MakeLimb = Typed<typeof schema>;
 
 const isNotch = ({ how }: MakeLimb): boolean => how === 'notch';
 

@@ -1,6 +1,5 @@
-import type { InferType } from 'yup';
-import { oneOf, shape } from '../fields/fields';
-import { FIXINGS } from '../tree/stem';
+import { oneOf, shape, type Typed } from '../fields/fields';
+import { FIXINGS } from '../tree/stem-readings';
 import { onStem, type ActWays } from './act';
 import { changedStem } from './changed-stem';
 import { reachCautions } from './cutting';
@@ -9,7 +8,7 @@ import { footHeightCm, limbMark } from './tying';
 const schema = shape({ kind: oneOf(['move']), ...onStem, holds: oneOf(FIXINGS) });
 
 /** What is fixed to wood that is cut is moved off it first. */
-export type Move = InferType<typeof schema>;
+export type Move = Typed<typeof schema>;
 
 export const move: ActWays<Move> = {
   schema,

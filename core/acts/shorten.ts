@@ -1,7 +1,8 @@
-import { boolean, type InferType } from 'yup';
-import { between, id, oneOf, shape, text } from '../fields/fields';
+import { boolean } from 'yup';
+import { between, id, oneOf, shape, text, type Typed } from '../fields/fields';
 import { layOut, positionAt } from '../tree/course';
-import { withDescendants, type StemId, type Tree } from '../tree/stem';
+import { withDescendants, type Tree } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import { diameterAt, taperOf } from '../tree/taper';
 import type { Say } from '../words/say';
 import { onStem, type ActWays } from './act';
@@ -42,7 +43,7 @@ const cutBud = shape({
   sureDeg: between(0, 180),
   isKnown: boolean().strict().required(),
 });
-export type CutBud = InferType<typeof cutBud>;
+export type CutBud = Typed<typeof cutBud>;
 
 const schema = shape({
   kind: oneOf(['shorten']),
@@ -59,7 +60,7 @@ const schema = shape({
 });
 
 /** A stem cut back to a length: to a bud, or to a limb that stands there. */
-export type Shorten = InferType<typeof schema>;
+export type Shorten = Typed<typeof schema>;
 
 export const shorten: ActWays<Shorten> = {
   schema,

@@ -1,5 +1,4 @@
-import type { InferType } from 'yup';
-import { between, oneOf, shape } from '../fields/fields';
+import { between, oneOf, shape, type Typed } from '../fields/fields';
 import { reading } from '../readings/reading';
 import { onStem, type ActWays } from './act';
 import { bent } from './bend';
@@ -16,7 +15,7 @@ const schema = shape({
 });
 
 /** A soft join pegged out: it widens the departure, and a run that stood steeper comes down with it. */
-export type Spread = InferType<typeof schema>;
+export type Spread = Typed<typeof schema>;
 
 export const spread: ActWays<Spread> = {
   schema,

@@ -1,5 +1,4 @@
-import type { InferType } from 'yup';
-import { day, oneOf, shape } from '../fields/fields';
+import { day, oneOf, shape, type Typed } from '../fields/fields';
 import { onStem, type ActWays } from './act';
 import { footHeightCm } from './tying';
 
@@ -10,7 +9,7 @@ export type KeptFor = (typeof KEPT_FOR)[number];
 const schema = shape({ kind: oneOf(['stay']), ...onStem, until: day(), keptFor: oneOf(KEPT_FOR) });
 
 /** It takes nothing: it dates a limb that is spared for a while, `until` an ISO date. */
-export type Stay = InferType<typeof schema>;
+export type Stay = Typed<typeof schema>;
 
 export const stay: ActWays<Stay> = {
   schema,

@@ -1,5 +1,4 @@
-import type { InferType } from 'yup';
-import { between, oneOf, shape } from '../fields/fields';
+import { between, oneOf, shape, type Typed } from '../fields/fields';
 import { reading } from '../readings/reading';
 import { onStem, type ActWays } from './act';
 import { changedStem } from './changed-stem';
@@ -14,7 +13,7 @@ const schema = shape({
 });
 
 /** A limb tied aside, toward a gap. */
-export type Swing = InferType<typeof schema>;
+export type Swing = Typed<typeof schema>;
 
 export const swing: ActWays<Swing> = {
   schema,

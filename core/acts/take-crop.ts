@@ -1,5 +1,4 @@
-import type { InferType } from 'yup';
-import { oneOf, shape, whole } from '../fields/fields';
+import { oneOf, shape, whole, type Typed } from '../fields/fields';
 import { onStem, type ActWays } from './act';
 import { changedStem } from './changed-stem';
 import { reachCautions } from './cutting';
@@ -14,7 +13,7 @@ const schema = shape({
 });
 
 /** Blossom or fruit taken off a limb, all of it or down to what it carries. */
-export type TakeCrop = InferType<typeof schema>;
+export type TakeCrop = Typed<typeof schema>;
 
 export const takeCrop: ActWays<TakeCrop> = {
   schema,

@@ -1,5 +1,4 @@
-import type { InferType } from 'yup';
-import { between, oneOf, shape } from '../fields/fields';
+import { between, oneOf, shape, type Typed } from '../fields/fields';
 import { isOnTrunk } from '../tree/joins';
 import { stemOf, withDescendants } from '../tree/stem';
 import { onStem, type ActWays } from './act';
@@ -20,7 +19,7 @@ const schema = shape({
 });
 
 /** A limb taken off where it starts, with all it carries. */
-export type TakeOut = InferType<typeof schema>;
+export type TakeOut = Typed<typeof schema>;
 
 /** Where on a limb that goes its cut is drawn, cm from its join. */
 const DRAWN_AT_CM = 3;

@@ -1,5 +1,6 @@
 import { layOut, positionAt, type LaidTree } from '../tree/course';
-import type { StemId, Tree } from '../tree/stem';
+import type { Tree } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import type { ActMark } from './act';
 import { reachCautions } from './cutting';
 import type { TreeScene } from './scene';

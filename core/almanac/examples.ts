@@ -2,7 +2,8 @@ import type { FormId } from '../kinds/form-ids';
 import { kindFacts } from '../kinds/kinds';
 import { reading } from '../readings/reading';
 import { completeStem } from '../kinds/estimate';
-import type { StemReadings, Tree } from '../tree/stem';
+import type { Tree } from '../tree/stem';
+import type { StemReadings } from '../tree/stem-readings';
 
 type Row = readonly [at: number, bearing: number, angle: number, length: number, mm: number, seen?: Seen];
 

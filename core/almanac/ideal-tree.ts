@@ -3,7 +3,8 @@ import type { KindFacts } from '../kinds/kind-facts';
 import type { FormId } from '../kinds/form-ids';
 import { reading } from '../readings/reading';
 import { completeStem } from '../kinds/estimate';
-import type { Stem, StemReadings, Tree } from '../tree/stem';
+import type { Stem, Tree } from '../tree/stem';
+import type { StemReadings } from '../tree/stem-readings';
 
 type Row = readonly [heightCm: number, bearingDeg: number, angleDeg: number, lengthCm: number, mm: number];
 

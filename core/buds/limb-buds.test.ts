@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { kindFacts } from '../kinds/kinds';
 import { treeOf } from '../testing/trees';
-import type { Stem, StemReadings } from '../tree/stem';
+import type { Stem } from '../tree/stem';
+import type { StemReadings } from '../tree/stem-readings';
 import { budsAlong, nodeAt } from './limb-buds';
 
 const limb = (more: StemReadings, length = 60): Stem =>

@@ -1,17 +1,22 @@
+import { between, listOf, maybe, shape, whole, type Typed } from '../fields/fields';
 import { bearingDifference, wrapBearing } from '../geometry/vector';
 import type { KindFacts } from '../kinds/kind-facts';
 
-/** What a grower reads of the buds of a whip. Buds are counted from the lowest sound one, which is bud 1. */
-export interface BudReadings {
+/** Most buds counted on one whip. */
+export const MOST_BUDS = 500;
+
+/** What a grower read of a whip's buds. */
+export const budReadings = shape({
   /** Height of bud 1 above ground, cm. */
-  firstCm: number;
+  firstCm: between(0, 200),
   /** Mean distance from one bud to the next, cm. */
-  spacingCm: number;
+  spacingCm: between(0.3, 30),
   /** Buds whose facing was seen, bearing deg. */
-  facings: readonly { bud: number; bearingDeg: number }[];
+  facings: listOf(shape({ bud: whole(1, MOST_BUDS), bearingDeg: between(0, 360) }), 100, 'facings'),
   /** Buds that are missing, broken or blind. */
-  blind?: readonly number[];
-}
+  blind: maybe(listOf(whole(1, MOST_BUDS), MOST_BUDS, 'buds')),
+});
+export type BudReadings = Typed<typeof budReadings>;
 
 /** A bud on the stem, and how well its facing is known. Heights cm, bearings deg. */
 export interface Bud {

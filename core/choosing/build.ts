@@ -1,5 +1,5 @@
-import type { Ruling } from '../history/events';
-import type { StemId } from '../tree/stem';
+import type { Ruling } from '../history/tree-draft';
+import type { StemId } from '../tree/stem-readings';
 import { atDeg, type Candidacy, type FormProblem, type Place } from './candidacy';
 import type { Fault } from './faults';
 import type { PairCost, Problem } from './problem';

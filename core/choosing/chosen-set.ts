@@ -1,6 +1,6 @@
 import type { Scene } from '../findings/finding';
 import { isOnTrunk, joinHeightCm } from '../tree/joins';
-import type { StemId } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import type { BuiltProblem } from './build';
 import { atDeg, type Candidacy, type ChosenRole, type Place } from './candidacy';
 import type { Correction } from './correction';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { bruteForce } from '../testing/brute-force';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import type { FormId } from '../kinds/form-ids';
-import type { Parent } from '../tree/stem';
+import type { Parent } from '../tree/stem-readings';
 import { problemOf } from '../judging/judge';
 import { solve } from './solve';
 

@@ -1,4 +1,4 @@
-import type { StemId } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import type { FormScene } from './candidacy';
 import { because } from '../words/reason';
 import type { Verdict } from './verdicts';

@@ -1,4 +1,4 @@
-import type { Ruling } from '../history/events';
+import type { Ruling } from '../history/tree-draft';
 import type { TreeState } from '../history/tree-at';
 import type { Say } from '../words/say';
 import type { Stem } from '../tree/stem';

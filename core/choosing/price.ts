@@ -1,6 +1,6 @@
 import { titleOf, type Finding } from '../findings';
 import type { Say } from '../words/say';
-import type { StemId } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import type { ChosenSet } from './chosen-set';
 
 /** What deciding otherwise about one stem does to the set, in a grower's terms. */

@@ -1,9 +1,10 @@
 import type { Finding } from '../findings';
 import type { Say } from '../words/say';
 import { isOnTrunk } from '../tree/joins';
-import type { Ruling } from '../history/events';
+import type { Ruling } from '../history/tree-draft';
 import type { KeptFor } from '../acts/stay';
-import { stemOf, type Stem, type StemId } from '../tree/stem';
+import { stemOf, type Stem } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import type { ChosenLimb } from './chosen-set';
 import type { Correction } from './correction';
 import { placeWords } from './fault-words';

@@ -3,7 +3,8 @@ import type { Say } from '../words/say';
 import { bearingDifference, bearingOf, fromUprightOf, type Vec3 } from '../geometry/vector';
 import type { Course, LaidTree } from '../tree/course';
 import { diameterAt, taperOf } from '../tree/taper';
-import { childrenOf, type StemId } from '../tree/stem';
+import { childrenOf } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import { faultsOf, RANK, worstFit, type CutWish, type Fit } from './bud-choice';
 
 /** A side shoot a limb could be cut to, and how it would lead on. Lengths cm, angles from upright and bearings deg. */

@@ -2,7 +2,8 @@ import type { ChosenSet } from '../choosing/chosen-set';
 import { judge, type Judgement } from '../judging/judge';
 import type { Decision } from '../choosing/verdicts';
 import type { TreeState } from '../history/tree-at';
-import type { Stem, StemId } from '../tree/stem';
+import type { Stem } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import { decisionsIn, decisionsOn, type Decisions } from './decisions';
 import { fieldsOf, readingOf, withReading, type ReadField } from './other-reading';
 

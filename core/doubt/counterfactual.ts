@@ -1,5 +1,6 @@
 import type { TreeState } from '../history/tree-at';
-import type { Stem, StemId } from '../tree/stem';
+import type { Stem } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import { decisionsOn } from './decisions';
 import { fieldsOf, readingOf, withReading, type ReadField } from './other-reading';
 

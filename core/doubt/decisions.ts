@@ -2,7 +2,7 @@ import type { ChosenSet } from '../choosing/chosen-set';
 import { decide } from '../judging/judge';
 import type { Decision, Verdict } from '../choosing/verdicts';
 import type { TreeState } from '../history/tree-at';
-import type { StemId } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 
 /** What is decided of each stem: whether it stays, leads, goes. */
 export type Decisions = ReadonlyMap<StemId, Decision>;

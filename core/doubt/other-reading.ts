@@ -1,6 +1,7 @@
 import type { TreeState } from '../history/tree-at';
 import type { Reading } from '../readings/reading';
-import type { Stem, StemId } from '../tree/stem';
+import type { Stem } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 
 /** The readings a verdict rests on. `run` is the run's angle, where it was read apart from the departure. */
 export type ReadField = 'origin' | 'bearing' | 'angle' | 'run' | 'length' | 'diameter';

@@ -6,20 +6,39 @@ import {
   object,
   string,
   type AnyObject,
+  type AnyObjectSchema,
+  type InferType,
   type ISchema,
   type ObjectShape,
 } from 'yup';
 
 /** A schema as a field of an object takes it. */
-export type Field = ObjectShape[string];
-export type Fields = Record<string, Field>;
+export type Field = ISchema<unknown>;
+
+/**
+ * The type of what a schema takes, as this program writes types: a field that may be missing is missing, not undefined, and
+ * lists are not changed in place.
+ */
+export type Typed<S extends ISchema<unknown>> = Exact<InferType<S>>;
+type Exact<T> = T extends string | number | boolean | undefined | null
+  ? T
+  : T extends readonly (infer U)[]
+    ? readonly Exact<U>[]
+    : { [K in keyof T]: Exact<Exclude<T[K], undefined>> };
+
+/** What a schema is made of where Yup cannot tell: it is needed to publish the schema. */
+export type Structure =
+  | { kind: 'record'; value: Field; most: number; keys?: string }
+  | { kind: 'kinds'; of: Readonly<Record<string, AnyObjectSchema>> }
+  | { kind: 'maybe'; field: Field };
+const structures = new WeakMap<object, Structure>();
+export const structureOf = (schema: object): Structure | undefined => structures.get(schema);
 
 /** Ids of our own making and of other writers: plain letters, so that they are safe in addresses, files and keys. */
 export const ID_PATTERN = /^[A-Za-z0-9._~:-]{1,80}$/;
 /** Names that JavaScript objects carry of themselves: as an id or key they would be found where nothing was put. */
-const RESERVED: ReadonlySet<string> = new Set([
+export const RESERVED: ReadonlySet<string> = new Set([
   ...Object.getOwnPropertyNames(Object.prototype),
-  ...Object.getOwnPropertyNames(Function.prototype),
   'prototype',
 ]);
 
@@ -74,25 +93,54 @@ export function shape<T extends ObjectShape>(fields: T) {
 }
 
 /** A list of at most so many. */
-export const listOf = <T>(of: ISchema<T>, most: number, what: string) =>
-  array(of).strict().required().max(most, `must have at most ${most} ${what}`);
+export const listOf = <S extends ISchema<unknown>>(of: S, most: number, what: string) =>
+  array(of as ISchema<InferType<S>>)
+    .strict()
+    .required()
+    .max(most, `must have at most ${most} ${what}`);
 
-/** An object whose keys are free (within `key`) and whose values are all alike. */
-export function record(value: Field, isKey: (key: string) => boolean, most: number, needs: string) {
-  return lazy((found: unknown) => {
-    if (typeof found !== 'object' || found === null || Array.isArray(found)) {
-      return mixed<AnyObject>()
-        .required()
-        .test('record', 'must be an object', () => false);
-    }
-    const keys = Object.keys(found);
-    if (keys.length > most || !keys.every(isKey)) {
-      return mixed<AnyObject>()
-        .required()
-        .test('keys', needs, () => false);
-    }
-    return object(Object.fromEntries(keys.map((k) => [k, value])))
+const kindOf = (found: unknown): string => String((found as { kind?: unknown } | null | undefined)?.kind);
+
+/** An object of one of several kinds, told apart by its `kind`. */
+export function kinds<M extends Readonly<Record<string, AnyObjectSchema>>>(
+  of: M,
+): ISchema<InferType<M[keyof M]>> {
+  const known = new Map(Object.entries(of));
+  const none = shape({ kind: oneOf(Object.keys(of)) });
+  const schema = lazy((found: unknown) => (known.get(kindOf(found)) ?? none) as typeof none);
+  structures.set(schema, { kind: 'kinds', of });
+  return schema as unknown as ISchema<InferType<M[keyof M]>>;
+}
+
+/** A field that may be missing. */
+export function maybe<T>(field: ISchema<T>): ISchema<T | undefined> {
+  const missing = mixed().optional();
+  const schema = lazy((found: unknown) => (found === undefined ? missing : field) as typeof missing);
+  structures.set(schema, { kind: 'maybe', field });
+  return schema as unknown as ISchema<T | undefined>;
+}
+
+/** An object whose keys are free (within `isKey`) and whose values are all alike. */
+export function record<T>(
+  value: ISchema<T>,
+  isKey: (key: string) => boolean,
+  most: number,
+  needs: string,
+  keys?: string,
+): ISchema<Record<string, T>> {
+  const refused = (message: string) =>
+    mixed<AnyObject>()
+      .required()
+      .test('record', message, () => false);
+  const schema = lazy((found: unknown) => {
+    if (typeof found !== 'object' || found === null || Array.isArray(found))
+      return refused('must be an object');
+    const names = Object.keys(found);
+    if (names.length > most || !names.every(isKey)) return refused(needs);
+    return object(Object.fromEntries(names.map((name) => [name, value])))
       .strict()
-      .required();
+      .required() as unknown as ReturnType<typeof refused>;
   });
+  structures.set(schema, { kind: 'record', value, most, ...(keys !== undefined && { keys }) });
+  return schema as unknown as ISchema<Record<string, T>>;
 }

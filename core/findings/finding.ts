@@ -1,6 +1,7 @@
 import type { TreeScene } from '../acts/scene';
 import type { Limit } from '../rules/limits';
-import type { Stem, StemId } from '../tree/stem';
+import type { Stem } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import type { Say } from '../words/say';
 
 /** `must-go`: no scaffold may have it. `serious` and `slight`: weighed. */

@@ -1,4 +1,4 @@
-import type { Condition } from '../tree/stem';
+import type { Condition } from '../tree/stem-readings';
 import type { FindingRule } from './finding';
 
 const WORDS: Record<Exclude<Condition, 'sound'>, string> = {

@@ -1,6 +1,8 @@
 import Ajv from 'ajv';
+import addFormats from 'ajv-formats';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
+import { publishedSchema } from '../../scripts/json-schema';
 import { brokenFiles } from '../testing/broken-files';
 import { importEffect, mergeBooks } from './merge';
 import { readYardFile } from './read';
@@ -67,7 +69,12 @@ describe('a yard file', () => {
 });
 
 describe('the published schema', () => {
-  const ajv = new Ajv({ strict: false, allErrors: false });
+  it('is the one the program reads files by', () => {
+    const text = readFileSync(new URL('../../docs/yard-file.schema.json', import.meta.url), 'utf8');
+    expect(text).toBe(publishedSchema(yardFileSchema));
+  });
+
+  const ajv = addFormats(new Ajv({ strict: false, allErrors: false }));
   const published = ajv.compile(PUBLISHED);
 
   it('takes the demo yard', () => {
@@ -93,12 +100,13 @@ describe('the published schema', () => {
 });
 
 describe('what newer events carry', () => {
-  const ajv = new Ajv({ strict: false, allErrors: false });
+  const ajv = addFormats(new Ajv({ strict: false, allErrors: false }));
   const published = ajv.compile(PUBLISHED);
   const envelope = {
-    ...{ id: 'x1', device: 'phone', sequence: 1, happenedOn: '2026-11-20' },
+    ...{ id: 'x1', device: 'phone', sequence: 1, clock: 5, happenedOn: '2026-11-20' },
     ...{ recordedAt: '2026-11-20T10:00:00Z', ruleSet: '2026.2' },
   };
+  const LEFT = { stems: { a: { headed: true } }, gone: ['b'] };
   const reason = { rule: 'wood.capRatio', words: 'over the cap' };
 
   it.each([
@@ -208,7 +216,11 @@ describe('what newer events carry', () => {
     ],
   ])('is taken or refused alike by the program and the published schema: %s %o', (isGood, body) => {
     const file = JSON.parse(DEMO) as { events: unknown[] };
-    file.events.push({ ...envelope, ...body });
+    const acts = 'acts' in body && {
+      acts: body.acts.map((act, i) => ({ id: `act-${i}`, ...act })),
+      left: LEFT,
+    };
+    file.events.push({ ...envelope, ...body, ...acts });
     expect(yardFileSchema.isValidSync(file, { strict: true })).toBe(isGood);
     expect(published(file)).toBe(isGood);
   });
@@ -219,6 +231,7 @@ describe('joining two books', () => {
     id,
     device: 'phone',
     sequence: 1,
+    clock: 1,
     happenedOn: '2026-11-20',
     recordedAt: '2026-11-20T10:00:00Z',
     ruleSet: '2026.1',

@@ -15,7 +15,7 @@ interface LooseFile {
 const site = (file: LooseFile, i: number) => file.yard.sites[i] as LooseFile['yard']['sites'][number];
 const entry = (file: LooseFile, more: object): number =>
   file.events.push({
-    ...{ id: 'new-1', device: 'd', sequence: 1, happenedOn: '2026-01-01' },
+    ...{ id: 'new-1', device: 'd', sequence: 1, clock: 1, happenedOn: '2026-01-01' },
     ...{ recordedAt: '2026-01-01T00:00:00Z', ruleSet: '2026.1' },
     ...more,
   });

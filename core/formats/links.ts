@@ -1,5 +1,5 @@
 import { eventsInForce } from '../history/in-force';
-import type { StemReadings } from '../tree/stem';
+import type { StemReadings } from '../tree/stem-readings';
 import type { YardFile } from './yard-file';
 
 /** Something wrong with a file: where, what, and what to do. */

@@ -1,4 +1,4 @@
-import { inWritingOrder } from '../history/in-force';
+import { inWritingOrder } from '../history/clock';
 import type { Book } from '../history/events';
 
 /** What keeping an imported yard would do. */
@@ -43,11 +43,18 @@ export function mergeBooks(kept: Book, imported: Book): Book {
   };
 }
 
+/** What two books may have worked out differently of one event when each was brought up from an older version. */
+const WORKED_OUT: readonly string[] = ['clock', 'left'];
+
 /** The same text for the same content, whatever order its fields were written in. */
 function canonical(value: unknown): string {
   return JSON.stringify(value, (_, v: unknown) =>
     typeof v === 'object' && v !== null && !Array.isArray(v)
-      ? Object.fromEntries(Object.entries(v).sort(([a], [b]) => (a < b ? -1 : 1)))
+      ? Object.fromEntries(
+          Object.entries(v)
+            .filter(([key]) => !WORKED_OUT.includes(key))
+            .sort(([a], [b]) => (a < b ? -1 : 1)),
+        )
       : v,
   );
 }

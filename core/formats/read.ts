@@ -1,7 +1,8 @@
-import { ValidationError } from 'yup';
+import { ValidationError, type AnyObjectSchema } from 'yup';
+import { eventsFrom1, type Event1 } from '../history/version-1';
 import { linkTroubles, type Trouble } from './links';
 import { repairs, type Repair } from './repairs';
-import { yardFileSchema } from './schema';
+import { yardFileSchema, yardFileSchema1 } from './schema';
 import { FILE_FORMAT, FILE_VERSION, LARGEST_FILE, type YardFile } from './yard-file';
 
 /** What came of reading a file: the yard, a repair to ask about first, or why it was refused. */
@@ -10,8 +11,18 @@ export type ReadFile =
   | { kind: 'repairable'; file: YardFile; repairs: readonly Repair[] }
   | { kind: 'refused'; troubles: readonly Trouble[] };
 
-/** Steps from an older version to the next, by the version they start from. Version 1 is the first. */
-const MIGRATIONS: Readonly<Record<number, (old: unknown) => unknown>> = {};
+/** For each version that is read: its shape, and the step to the next. */
+const VERSIONS: Readonly<Record<number, { schema: AnyObjectSchema; toNext?: (old: never) => unknown }>> = {
+  1: {
+    schema: yardFileSchema1,
+    toNext: (old: Omit<YardFile, 'version' | 'events'> & { events: readonly Event1[] }) => ({
+      ...old,
+      version: 2,
+      events: eventsFrom1(old.yard, old.events),
+    }),
+  },
+  2: { schema: yardFileSchema },
+};
 
 const TROUBLES_SHOWN = 5;
 
@@ -37,10 +48,9 @@ export function readYardFile(text: string): ReadFile {
   }
   const header = headerTrouble(found);
   if (header) return { kind: 'refused', troubles: [header] };
-  const migrated = migrate(found as { version: number });
-  const straight = check(migrated);
+  const straight = check(found);
   if (Array.isArray(straight) && straight.length > 0) {
-    const mended = repairs(migrated);
+    const mended = repairs(found);
     const again = mended.repairs.length > 0 ? check(mended.file) : straight;
     if (Array.isArray(again)) return { kind: 'refused', troubles: straight.slice(0, TROUBLES_SHOWN) };
     return { kind: 'repairable', file: again, repairs: mended.repairs };
@@ -73,21 +83,19 @@ function headerTrouble(found: unknown): Trouble | undefined {
   return undefined;
 }
 
-function migrate(found: { version: number }): unknown {
-  let file: unknown = found;
-  for (let version = found.version; version < FILE_VERSION; version++) file = MIGRATIONS[version]?.(file);
-  return file;
-}
-
-/** The file if it is good, or its troubles. */
+/** The file of today's version if it is good, or its troubles. An older one is checked by its own shape, then brought up. */
 function check(found: unknown): YardFile | Trouble[] {
   try {
-    const file = yardFileSchema.validateSync(found, {
-      abortEarly: false,
-      strict: true,
-    }) as unknown as YardFile;
-    const troubles = linkTroubles(file);
-    return troubles.length > 0 ? troubles : file;
+    let file = found as { version: number };
+    for (let version = file.version; ; version++) {
+      const { schema, toNext } = VERSIONS[version] as (typeof VERSIONS)[number];
+      file = schema.validateSync(file, { abortEarly: false, strict: true }) as { version: number };
+      if (!toNext) break;
+      file = toNext(file as never) as { version: number };
+    }
+    const good = file as unknown as YardFile;
+    const troubles = linkTroubles(good);
+    return troubles.length > 0 ? troubles : good;
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     const inner = error.inner.length > 0 ? error.inner : [error];

@@ -1,90 +1,80 @@
-import type { CameAs } from '../tree/came-as';
-import type { FormId } from '../kinds/form-ids';
-import type { Degree } from '../kinds/kind-facts';
-import type { Act } from '../acts/acts';
-import type { RuleKey, RuleOverrides } from '../rules/defaults';
-import type { BudReadings } from '../buds/whip-buds';
-import type { Answers } from '../schools/questions';
-import type { SchoolId } from '../schools/schools';
-import type { ClearanceSector, Site } from '../sites/site';
-import type { StemId, StemReadings } from '../tree/stem';
+import type { ISchema } from 'yup';
+import { day, id, kinds, oneOf, shape } from '../fields/fields';
+import type { Site } from '../sites/site';
+import { envelope, type Envelope } from './envelope';
+import type { EventWays } from './event';
+import { actsDone } from './events/acts-done';
+import { budsRead } from './events/buds-read';
+import { cutSet } from './events/cut-set';
+import { formChosen } from './events/form-chosen';
+import { leaderFailed } from './events/leader-failed';
+import { lost } from './events/lost';
+import { note } from './events/note';
+import { overruled } from './events/overruled';
+import { rulesSet } from './events/rules-set';
+import { schoolChosen } from './events/school-chosen';
+import { schoolEdited } from './events/school-edited';
+import { siteChanged } from './events/site-changed';
+import { stemEnteredWrong } from './events/stem-entered-wrong';
+import { treeAdded } from './events/tree-added';
+import { treeDescribed } from './events/tree-described';
+import { visit } from './events/visit';
+import type { TreeRecord } from './tree-record';
 
-/** What a tree is, apart from anything that changes. */
-export interface TreeRecord {
-  id: string;
-  name: string;
-  kind: string;
-  variety: string;
-  rootstock?: string;
-  /** Height of the graft union, cm; 0 on own roots. */
-  unionCm: number;
-  ownRooted: boolean;
-  /** ISO date. */
-  planted: string;
-  /** Where it stands in the yard, cm east and north of the site's corner. */
-  place: { eastCm: number; northCm: number };
-  form: FormId;
-  /** How strongly its rootstock drives it, where that is known. */
-  stockVigour?: Degree;
-  /** How it came, where that is known: lifted bare-rooted it lost roots, grown in a pot it lost none. */
-  cameAs?: CameAs;
-  /** Room across that it may fill, cm. */
-  roomCm?: number;
-  /** What lies beside this tree and asks for clearance, besides its site's own. */
-  clearance?: readonly ClearanceSector[];
-}
+/** Every kind of event that stands for itself: its file, and one line here. */
+export const EVENTS = {
+  'tree-added': treeAdded,
+  visit,
+  'stem-entered-wrong': stemEnteredWrong,
+  'acts-done': actsDone,
+  overruled,
+  'cut-set': cutSet,
+  'form-chosen': formChosen,
+  'rules-set': rulesSet,
+  'school-chosen': schoolChosen,
+  'school-edited': schoolEdited,
+  'buds-read': budsRead,
+  'leader-failed': leaderFailed,
+  'tree-described': treeDescribed,
+  'site-changed': siteChanged,
+  lost,
+  note,
+};
 
-/** What may be learned of a tree's stock, roots and room after it was planted. */
-export type TreeDescription = Partial<Pick<TreeRecord, 'stockVigour' | 'cameAs' | 'roomCm'>>;
-
-/** An act as it was on the day it was carried out; its reason, number and limit are frozen with it. */
-export type DoneAct = Act;
-
-/** What a grower says against, or for, the program's verdict on a stem. `wait` leaves one that goes for a year. */
-export type Ruling = 'keep' | 'leader' | 'out' | 'wait' | 'undecided';
-
-export const RULINGS: readonly Ruling[] = ['keep', 'leader', 'out', 'wait', 'undecided'];
-
-/** What happened, by kind. */
-export type EventBody =
-  | { kind: 'tree-added'; treeId: string; siteId: string; tree: TreeRecord }
-  | { kind: 'visit'; treeId: string; stems: Record<StemId, StemReadings> }
-  | { kind: 'stem-entered-wrong'; treeId: string; stemId: StemId }
-  | { kind: 'acts-done'; treeId: string; acts: readonly DoneAct[] }
-  | { kind: 'plan-accepted'; treeId: string; acts: readonly Act[] }
-  | { kind: 'overruled'; treeId: string; stemId: StemId; ruling: Ruling }
-  /** A limb's length after its cut, cm, by the grower's own word; without one the program decides again. */
-  | { kind: 'cut-set'; treeId: string; stemId: StemId; toLengthCm?: number }
-  | { kind: 'form-chosen'; treeId: string; form: FormId }
-  | { kind: 'rules-set'; treeId: string; rules: RuleOverrides; reset?: readonly RuleKey[] }
-  | { kind: 'school-chosen'; treeId: string; school: SchoolId }
-  | { kind: 'school-edited'; school: SchoolId; answers: Partial<Answers> }
-  | { kind: 'buds-read'; treeId: string; buds: BudReadings }
-  | { kind: 'leader-failed'; treeId: string }
-  | { kind: 'tree-described'; treeId: string; change: TreeDescription }
-  | { kind: 'site-changed'; siteId: string; change: Partial<Omit<Site, 'id'>> }
-  | { kind: 'lost'; treeId: string; stemId: StemId; how: 'broke' | 'found-dead' | 'browsed' }
-  | { kind: 'note'; treeId: string; text: string }
-  | { kind: 'amend'; target: string; body: PlainBody }
-  | { kind: 'withdraw'; target: string };
+export type EventKind = keyof typeof EVENTS;
+export const EVENT_KINDS = Object.keys(EVENTS) as EventKind[];
 
 /** A body that stands for itself, not for a change to another event. */
-export type PlainBody = Exclude<EventBody, { kind: 'amend' | 'withdraw' }>;
+export type PlainBody = {
+  [K in EventKind]: (typeof EVENTS)[K] extends EventWays<infer B> ? B : never;
+}[EventKind];
 
-/** Who wrote an event, when, and under which figures. Sequence rises by one for each device. */
-export interface Envelope {
-  id: string;
-  device: string;
-  sequence: number;
-  /** ISO date on which it happened in the yard. */
-  happenedOn: string;
-  /** ISO instant at which it was written down. */
-  recordedAt: string;
-  ruleSet: string;
-}
+/** An amendment stands in for its target's content, and for its day where it names one; a withdrawal takes its target out. */
+export type EventBody =
+  | PlainBody
+  | { kind: 'amend'; target: string; body: PlainBody; day?: string }
+  | { kind: 'withdraw'; target: string };
 
 export type BookEvent = Envelope & EventBody;
 export type PlainEvent = Envelope & PlainBody;
+
+export const waysOf = (kind: EventKind): EventWays<PlainBody> =>
+  EVENTS[kind] as unknown as EventWays<PlainBody>;
+
+const bodies = Object.fromEntries(EVENT_KINDS.map((kind) => [kind, EVENTS[kind].schema]));
+
+/** The shape of an event in a file. */
+export const eventSchema = kinds({
+  ...Object.fromEntries(EVENT_KINDS.map((kind) => [kind, EVENTS[kind].schema.shape(envelope)])),
+  amend: shape({
+    ...envelope,
+    kind: oneOf(['amend']),
+    target: id(),
+    body: kinds(bodies),
+    day: day().optional(),
+  }),
+  withdraw: shape({ ...envelope, kind: oneOf(['withdraw']), target: id() }),
+}) as unknown as ISchema<BookEvent>;
 
 /** The header of a yard: what it had when its book was opened. */
 export interface Yard {

@@ -2,8 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { reading } from '../readings/reading';
 import { LEVEL_SITE } from '../testing/trees';
 import { eventsInForce } from './in-force';
-import type { StemReadings } from '../tree/stem';
-import { readBook, treeState } from './tree-at';
+import type { StemReadings } from '../tree/stem-readings';
+import { named } from '../acts/acts';
+import { doneOn } from './events/acts-done';
+import { draftOf, readBook, treeState } from './tree-at';
+import type { TreeRecord } from './tree-record';
 import { undoState } from './undo';
 import type { BookEvent, EventBody, Yard } from './events';
 
@@ -34,7 +37,16 @@ let clock = 0;
 function event(body: EventBody, happenedOn = '2026-01-01', device = 'me'): BookEvent {
   clock++;
   const recordedAt = new Date(Date.UTC(2026, 0, 1, 0, 0, clock)).toISOString();
-  return { id: `e${clock}`, device, sequence: clock, happenedOn, recordedAt, ruleSet: '2026.1', ...body };
+  return {
+    id: `e${clock}`,
+    device,
+    sequence: clock,
+    clock,
+    happenedOn,
+    recordedAt,
+    ruleSet: '2026.1',
+    ...body,
+  };
 }
 
 const ground = { kind: 'ground', eastCm: 0, northCm: 0 } as const;
@@ -55,6 +67,11 @@ const measured = (length: number, on = '2026-01-01'): BookEvent =>
     },
     on,
   );
+const NOTHING = { stems: {}, gone: [] };
+const treeOn = (events: BookEvent[]) => {
+  const read = readBook({ yard, events });
+  return draftOf(read.trees[0]?.record as TreeRecord, read.eventsOf.get('t') ?? []);
+};
 const stems = (events: BookEvent[], onDate?: string): string[] =>
   treeState(readBook({ yard, events }, onDate), 't')?.tree.stems.map(({ id }) => id) ?? [];
 const note = (text: string): EventBody => ({ kind: 'note', treeId: 't', text });
@@ -91,11 +108,8 @@ describe('the book', () => {
   it('takes with a shortened limb the shoots beyond the cut, and keeps its end thick', () => {
     const visit = measured(60);
     const reason = { rule: 'shorten.share', words: '' };
-    const done = event({
-      kind: 'acts-done',
-      treeId: 't',
-      acts: [{ kind: 'shorten', stemId: 'a', toLengthCm: 40, diameterMm: 6, reason }],
-    });
+    const cut = named([{ kind: 'shorten', stemId: 'a', toLengthCm: 40, diameterMm: 6, reason }]);
+    const done = event(doneOn('t', treeOn([visit]), cut));
     const state = treeState(readBook({ yard, events: [visit, done] }), 't');
     expect(state?.tree.stems.map(({ id }) => id)).toEqual(['trunk', 'a']);
     expect(state?.tree.stems[1]).toMatchObject({ headed: true, length: { value: 40 } });
@@ -182,8 +196,8 @@ describe('what is learned of a tree later', () => {
     expect(told(set('a', 60), set('b', 40), set('a'))?.cuts).toEqual({ b: 40 });
     const reason = { rule: '', words: '' };
     const done: EventBody = {
-      ...{ kind: 'acts-done', treeId: 't' },
-      acts: [{ kind: 'shorten', stemId: 'b', toLengthCm: 40, diameterMm: 8, reason }],
+      ...{ kind: 'acts-done', treeId: 't', left: NOTHING },
+      acts: named([{ kind: 'shorten', stemId: 'b', toLengthCm: 40, diameterMm: 8, reason }]),
     };
     expect(told(set('b', 40), done)?.cuts).toEqual({});
   });
@@ -200,12 +214,14 @@ describe('what is learned of a tree later', () => {
   it('is that it was cut before, which bends alone are not', () => {
     const reason = { rule: '', words: '' };
     const bend: EventBody = {
-      ...{ kind: 'acts-done', treeId: 't' },
-      acts: [{ kind: 'bend', stemId: 'a', fromDeg: 30, toDeg: 60, safety: 'not-yet-computed', reason }],
+      ...{ kind: 'acts-done', treeId: 't', left: NOTHING },
+      acts: named([
+        { kind: 'bend', stemId: 'a', fromDeg: 30, toDeg: 60, safety: 'not-yet-computed', reason },
+      ]),
     };
     const cut: EventBody = {
-      ...{ kind: 'acts-done', treeId: 't' },
-      acts: [{ kind: 'take-out', stemId: 'a', diameterMm: 10, reason }],
+      ...{ kind: 'acts-done', treeId: 't', left: NOTHING },
+      acts: named([{ kind: 'take-out', stemId: 'a', diameterMm: 10, reason }]),
     };
     expect([told(bend)?.shapedBefore, told(bend, cut)?.shapedBefore]).toEqual([false, true]);
   });

@@ -1,49 +1,66 @@
+import { compare, inWritingOrder } from './clock';
 import type { BookEvent, PlainEvent } from './events';
 
-/** Events in the order they were written down: by instant, then device and sequence. */
-export function inWritingOrder(events: readonly BookEvent[]): BookEvent[] {
-  return [...events].sort(
-    (a, b) =>
-      compare(a.recordedAt, b.recordedAt) ||
-      compare(a.device, b.device) ||
-      a.sequence - b.sequence ||
-      compare(a.id, b.id),
-  );
-}
-
 /**
- * The events that hold, in the order they happened. A withdrawal takes its target out; withdrawing a withdrawal puts
- * it back. An amendment that itself holds stands in for its target's content, the last one written winning.
+ * The events that hold, in the order they happened: by day, then by the book's clock. A withdrawal takes its target out;
+ * withdrawing a withdrawal puts it back. An amendment that itself holds stands in for its target's content, and for its day
+ * if it names one, the last one written winning.
  */
 export function eventsInForce(events: readonly BookEvent[]): PlainEvent[] {
   const written = inWritingOrder(events);
-  const withdrawn = withdrawnIds(written);
+  const isWithdrawn = withdrawals(written);
   const amended = new Map<string, BookEvent & { kind: 'amend' }>();
   for (const event of written) {
-    if (event.kind === 'amend' && !withdrawn.has(event.id)) amended.set(event.target, event);
+    if (event.kind === 'amend' && !isWithdrawn(event.id)) amended.set(event.target, event);
   }
   const held: PlainEvent[] = [];
   for (const event of written) {
-    if (event.kind === 'amend' || event.kind === 'withdraw' || withdrawn.has(event.id)) continue;
+    if (event.kind === 'amend' || event.kind === 'withdraw' || isWithdrawn(event.id)) continue;
     const amendment = amended.get(event.id);
-    held.push(amendment ? { ...envelopeOf(event), ...amendment.body } : event);
+    if (!amendment) {
+      held.push(event);
+      continue;
+    }
+    const { id, device, sequence, clock, recordedAt, ruleSet } = event;
+    const happenedOn = amendment.day ?? event.happenedOn;
+    held.push({ id, device, sequence, clock, happenedOn, recordedAt, ruleSet, ...amendment.body });
   }
   return held.sort((a, b) => compare(a.happenedOn, b.happenedOn));
 }
 
-/** Ids of all events that a withdrawal in force has taken out. A withdrawal may name only an event written before it. */
-function withdrawnIds(written: readonly BookEvent[]): Set<string> {
-  const withdrawn = new Set<string>();
-  for (let i = written.length - 1; i >= 0; i--) {
-    const event = written[i] as BookEvent;
-    if (event.kind === 'withdraw' && !withdrawn.has(event.id)) withdrawn.add(event.target);
+/**
+ * Whether an event is withdrawn: a withdrawal of it holds, that is, is not itself withdrawn. Followed from target to
+ * target, so no clock has a say in it. Withdrawals that name each other in a ring take nothing out.
+ */
+function withdrawals(events: readonly BookEvent[]): (id: string) => boolean {
+  const of = new Map<string, string[]>();
+  for (const event of events) {
+    if (event.kind !== 'withdraw') continue;
+    const others = of.get(event.target);
+    if (others) others.push(event.id);
+    else of.set(event.target, [event.id]);
   }
-  return withdrawn;
+  const known = new Map<string, boolean>();
+  return (start) => {
+    // Followed without recursion: an event may have been undone and redone very many times.
+    const open = [start];
+    const begun = new Set<string>();
+    while (open.length > 0) {
+      const id = open.at(-1) as string;
+      const by = of.get(id) ?? [];
+      const waits = known.has(id) ? [] : by.filter((one) => !known.has(one) && !begun.has(one));
+      begun.add(id);
+      if (waits.length > 0) {
+        open.push(...waits);
+        continue;
+      }
+      open.pop();
+      if (!known.has(id))
+        known.set(
+          id,
+          by.some((one) => known.get(one) === false),
+        );
+    }
+    return known.get(start) ?? false;
+  };
 }
-
-function envelopeOf(event: BookEvent): Pick<BookEvent, keyof import('./events').Envelope> {
-  const { id, device, sequence, happenedOn, recordedAt, ruleSet } = event;
-  return { id, device, sequence, happenedOn, recordedAt, ruleSet };
-}
-
-const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);

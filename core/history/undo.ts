@@ -1,5 +1,5 @@
 import type { BookEvent } from './events';
-import { inWritingOrder } from './in-force';
+import { inWritingOrder } from './clock';
 
 /** What undo and redo would do next for one device: the event each would withdraw. */
 export interface UndoState {

@@ -11,7 +11,8 @@ import { woundChoices, woundsOf, type WoundChoice, type Wounds } from '../plan/w
 import { staged } from '../plan/staging';
 import type { Units } from '../readings/units';
 import { layOut } from '../tree/course';
-import type { Stem, StemId } from '../tree/stem';
+import type { Stem } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import { planWhip, type WhipPlan } from '../whips/whip-plan';
 import { buildProblem, type BuiltProblem } from '../choosing/build';
 import type { FormScene } from '../choosing/candidacy';

@@ -1,7 +1,8 @@
 import { reading, type Reading } from '../readings/reading';
 import { limbAngleDeg } from './kinds';
 import type { KindFacts } from './kind-facts';
-import type { Stem, StemId, StemReadings } from '../tree/stem';
+import type { Stem } from '../tree/stem';
+import type { StemId, StemReadings } from '../tree/stem-readings';
 
 /**
  * Length of a young limb for each mm of its diameter, cm per mm. A pencil-thick shoot (7 mm) is some 50 cm long,

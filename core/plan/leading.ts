@@ -1,4 +1,4 @@
-import type { StemId } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import type { PlanQuestion } from './question';
 import type { Act } from '../acts/acts';
 

@@ -46,7 +46,7 @@ function each<K extends Act['kind']>(
     const after = layOut(tree.judged.plan.after);
     for (const act of tree.judged.plan.acts) {
       if (act.kind !== kind) continue;
-      look(act as Of<K>, after, tree);
+      look(act as unknown as Of<K>, after, tree);
       seen++;
     }
   }

@@ -3,7 +3,8 @@ import type { FormScene } from '../choosing/candidacy';
 import type { ChosenLimb, ChosenSet } from '../choosing/chosen-set';
 import type { Verdict } from '../choosing/verdicts';
 import type { Form } from '../forms/form';
-import type { Stem, StemId } from '../tree/stem';
+import type { Stem } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import type { Say } from '../words/say';
 
 /** What a plan is made from: the limbs chosen, the verdict on every stem, and what may go this winter. */

@@ -4,7 +4,8 @@ import type { Verdict } from '../choosing/verdicts';
 import { because } from '../words/reason';
 import type { Say } from '../words/say';
 import { bearingDifference } from '../geometry/vector';
-import type { Stem, StemId, Tree } from '../tree/stem';
+import type { Stem, Tree } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import { accountOf, MEASURE_WORDS, overCap, sumOf, type Account } from '../acts/account';
 import type { KeptFor } from '../acts/stay';
 

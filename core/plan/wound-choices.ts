@@ -1,5 +1,6 @@
 import { choicesFor, keptUpTo } from '../cuts/cut-to-buds';
-import { childrenOf, stemOf, type Stem, type StemId, type Tree } from '../tree/stem';
+import { childrenOf, stemOf, type Stem, type Tree } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import { overCap } from '../acts/account';
 import type { Act } from '../acts/acts';
 import { cutQuestionOf, planFrom, type Plan } from './plan';

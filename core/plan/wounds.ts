@@ -1,7 +1,8 @@
 import type { FormScene } from '../choosing/candidacy';
 import { joinHeightCm } from '../tree/joins';
 import { bearingDifference } from '../geometry/vector';
-import { childrenOf, stemOf, withDescendants, type Stem, type StemId } from '../tree/stem';
+import { childrenOf, stemOf, withDescendants, type Stem } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import { standsBy } from '../choosing/verdicts';
 import { limbCutTo } from '../cuts/side-shoot';
 import type { Act } from '../acts/acts';

@@ -1,3 +1,5 @@
+import { between, maybe, oneOf, shape, text, type Typed } from '../fields/fields';
+
 /** What is read: a length along or above something, a thickness, an angle from upright, a compass bearing. */
 export type Dimension = 'length' | 'diameter' | 'angle' | 'bearing';
 
@@ -6,18 +8,27 @@ export type HowRead = 'tape' | 'caliper' | 'compared' | 'gauge' | 'estimated';
 
 export const HOW_READ: readonly HowRead[] = ['tape', 'caliper', 'compared', 'gauge', 'estimated'];
 
+/** Longest text of a reading that is kept as it was typed, letters. */
+export const MOST_TYPED = 40;
+
+const readingSchema = (min: number, max: number) =>
+  shape({
+    value: between(min, max),
+    /** One standard deviation, same unit as `value`. */
+    sure: between(0, 1500),
+    how: oneOf(HOW_READ),
+    /** What the grower typed, kept to the letter. */
+    typed: text(MOST_TYPED).optional(),
+  });
+
 /**
  * One reading. `value` and `sure` are in the store's unit of its dimension
  * (cm, mm, deg from upright, deg clockwise from north).
  */
-export interface Reading {
-  value: number;
-  /** One standard deviation, same unit as `value`. */
-  sure: number;
-  how: HowRead;
-  /** What the grower typed, kept to the letter. */
-  typed?: string;
-}
+export type Reading = Typed<ReturnType<typeof readingSchema>>;
+
+/** A reading within bounds, or none. */
+export const readingIn = (min: number, max: number) => maybe(readingSchema(min, max));
 
 /**
  * One standard deviation of a reading got in a given way, in the unit of its dimension.

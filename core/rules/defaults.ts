@@ -1,3 +1,5 @@
+import { object, type ISchema } from 'yup';
+import { between } from '../fields/fields';
 import { FORM_FIGURES } from './form-figures';
 import { LIMB_FIGURES } from './limb-figures';
 import { WORK_FIGURES } from './work-figures';
@@ -16,3 +18,16 @@ export const RULE_KEYS = Object.keys(RULE_DEFAULTS) as RuleKey[];
 
 /** Sparse figures that stand in for the defaults. */
 export type RuleOverrides = Partial<Record<RuleKey, number>>;
+
+/** Figures set by a grower, each within its own bounds. */
+export const rulesSchema = object(
+  Object.fromEntries(
+    RULE_KEYS.map((key) => {
+      const { least, most } = RULE_DEFAULTS[key];
+      return [key, between(least, most).optional()];
+    }),
+  ),
+)
+  .strict()
+  .required()
+  .noUnknown('names a figure this version does not know: ${unknown}') as unknown as ISchema<RuleOverrides>;

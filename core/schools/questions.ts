@@ -1,3 +1,5 @@
+import { object, type ISchema } from 'yup';
+import { oneOf } from '../fields/fields';
 import type { RuleOverrides } from '../rules/defaults';
 
 /** One answer to a question on which good growers differ. */
@@ -273,3 +275,15 @@ export function answered(answers: Answers, id: QuestionId): { question: Question
   const answer = question.answers.find((a) => a.id === answers[id]) ?? (question.answers[0] as Answer);
   return { question, answer };
 }
+
+/** Some of a school's answers, as a yard has changed them. */
+export const answersSchema = object(
+  Object.fromEntries(
+    QUESTIONS.map(({ id, answers: known }) => [id, oneOf(known.map((answer) => answer.id)).optional()]),
+  ),
+)
+  .strict()
+  .required()
+  .noUnknown('names a question this version does not know: ${unknown}') as unknown as ISchema<
+  Partial<Answers>
+>;

@@ -1,34 +1,42 @@
+import { boolean } from 'yup';
+import { between, id, listOf, oneOf, shape, text, type Typed } from '../fields/fields';
 import { wrapBearing } from '../geometry/vector';
 
 /** A stretch of bearings, clockwise from `fromDeg` to `toDeg`, under which limbs must start higher. */
-export interface ClearanceSector {
-  fromDeg: number;
-  toDeg: number;
-  heightCm: number;
+export const clearanceSector = shape({
+  fromDeg: between(0, 360),
+  toDeg: between(0, 360),
+  heightCm: between(0, 500),
   /** What asks for it: a path, deer, a mower. */
-  why: string;
-}
+  why: text(120),
+});
+export type ClearanceSector = Typed<typeof clearanceSector>;
+export const clearanceList = () => listOf(clearanceSector, 36, 'sectors');
+
+/** All that may be learned or changed of a site. */
+export const siteFields = {
+  name: text(120),
+  /** Degrees north of the equator; south is negative. */
+  latitudeDeg: between(-90, 90),
+  /** Whether the bearings read here are from true or magnetic north. Bearings stay in the site's own north. */
+  north: oneOf(['true', 'magnetic']),
+  /** Highest point its grower picks from the ground, cm. */
+  reachCm: between(50, 400),
+  clearance: clearanceList(),
+  /** Bearing along the wall or fence that flat trees are trained on. */
+  wallBearingDeg: between(0, 360).optional(),
+  /** Bearing the usual wind blows from. */
+  windFromDeg: between(0, 360).optional(),
+  /** Sun through the day in summer; full where not said. */
+  light: oneOf(['full', 'part']).optional(),
+  /** Whether bark laid bare burns in summer. */
+  hot: boolean().strict().optional(),
+};
+
+const siteSchema = shape({ id: id(), ...siteFields });
 
 /** A place trees stand in, one for all its trees. */
-export interface Site {
-  id: string;
-  name: string;
-  /** Degrees north of the equator; south is negative. */
-  latitudeDeg: number;
-  /** Whether the bearings read here are from true or magnetic north. Bearings stay in the site's own north. */
-  north: 'true' | 'magnetic';
-  /** Highest point its grower picks from the ground, cm. */
-  reachCm: number;
-  clearance: readonly ClearanceSector[];
-  /** Bearing along the wall or fence that flat trees are trained on. */
-  wallBearingDeg?: number;
-  /** Bearing the usual wind blows from. */
-  windFromDeg?: number;
-  /** Sun through the day in summer; full where not said. */
-  light?: 'full' | 'part';
-  /** Whether bark laid bare burns in summer. */
-  hot?: boolean;
-}
+export type Site = Typed<typeof siteSchema>;
 
 /** Height a limb must start at on a bearing, cm: the highest of the sectors that cover it, or 0. */
 export function clearanceAt(site: Site, bearingDeg: number): { heightCm: number; why: string } {

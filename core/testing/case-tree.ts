@@ -2,7 +2,7 @@ import { reading } from '../readings/reading';
 import type { RuleOverrides } from '../rules/defaults';
 import type { Site } from '../sites/site';
 import { treeOf, type Limb } from './trees';
-import type { Condition, Crop, StemReadings } from '../tree/stem';
+import type { Condition, Crop, StemReadings } from '../tree/stem-readings';
 import type { FormId } from '../kinds/form-ids';
 import type { TreeState } from '../history/tree-at';
 

@@ -1,12 +1,12 @@
 import type { TreeState } from '../history/tree-at';
-import type { TreeRecord } from '../history/events';
+import type { TreeRecord } from '../history/tree-record';
 import { kindFacts } from '../kinds/kinds';
 import { reading } from '../readings/reading';
 import type { RuleOverrides } from '../rules/defaults';
 import type { Site } from '../sites/site';
 import { schoolOf, type SchoolId } from '../schools/schools';
 import { completeStem } from '../kinds/estimate';
-import type { Condition, StemReadings } from '../tree/stem';
+import type { Condition, StemReadings } from '../tree/stem-readings';
 import type { FormId } from '../kinds/form-ids';
 
 /** A limb in the numbers a test speaks of: heights and lengths cm, diameters mm, angles deg. */

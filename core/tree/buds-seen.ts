@@ -1,3 +1,5 @@
+import { between, listOf, shape, type Typed } from '../fields/fields';
+
 /**
  * Facings round a limb are told as on a clock seen from its foot, looking outward: 0 up, 90 to the right, 180 under, 270 to the
  * left, deg.
@@ -5,8 +7,9 @@
 export type FacingDeg = number;
 
 /** What a grower read of the buds of a limb: distances from its join, cm; facings as on a clock seen from its foot, deg. */
-export interface BudsSeen {
+export const budsSeen = shape({
   /** Mean distance from one bud to the next, if it was measured. */
-  spacingCm?: number;
-  facings: readonly { atCm: number; facingDeg: FacingDeg }[];
-}
+  spacingCm: between(0.2, 50).optional(),
+  facings: listOf(shape({ atCm: between(0, 1500), facingDeg: between(0, 360) }), 40, 'facings'),
+});
+export type BudsSeen = Typed<typeof budsSeen>;

@@ -1,6 +1,7 @@
 import { add, direction, scale, turnToward, type Vec3 } from '../geometry/vector';
 import { taperOf, type Taper } from './taper';
-import { trunkOf, type Stem, type StemId, type Tree } from './stem';
+import { trunkOf, type Stem, type Tree } from './stem';
+import type { StemId } from './stem-readings';
 
 /** A stem's course in space by arc length, the one truth for drawing, crossing, cutting and bending. */
 export interface Course {

@@ -1,15 +1,8 @@
 import { formatValue, type Units } from '../readings/units';
 import { parseReading } from '../readings/parse';
 import { isEstimated, type Dimension, type Reading } from '../readings/reading';
-import {
-  CONDITIONS,
-  trunkOf,
-  type Condition,
-  type Stem,
-  type StemId,
-  type StemReadings,
-  type Tree,
-} from './stem';
+import { trunkOf, type Stem, type Tree } from './stem';
+import { CONDITIONS, type Condition, type StemId, type StemReadings } from './stem-readings';
 
 /** The readings of one limb, in the order they are taken. */
 export const READING_FIELDS = ['origin', 'bearing', 'angle', 'length', 'diameter'] as const;
@@ -25,6 +18,9 @@ export const FIELD_DIMENSION: Readonly<Record<ReadingField, Dimension>> = {
 
 /** Every field of a row that may be typed. */
 export type DraftField = ReadingField | 'tag' | 'on' | 'condition';
+
+/** Most letters kept of a half-typed cell. */
+export const MOST_CELL = 80;
 
 /** A cell that cannot be taken as typed. */
 export interface CellTrouble {

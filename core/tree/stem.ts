@@ -1,67 +1,6 @@
-import type { BudsSeen } from './buds-seen';
 import type { Reading } from '../readings/reading';
-
-export type StemId = string;
-
-/** What a stem rises from. Bushes have several stems from the ground; suckers come from rootstock or ground. */
-export type Parent =
-  | { kind: 'ground'; eastCm: number; northCm: number }
-  | { kind: 'rootstock' }
-  | { kind: 'stem'; stemId: StemId };
-
-/** What the grower saw of the wood's health. */
-export type Condition = 'sound' | 'dead' | 'cankered' | 'blighted' | 'broken' | 'rubbed';
-
-/** The bud a stem ends in, as seen in winter: a fat flower bud ends its extension. */
-export type EndBud = 'leaf' | 'flower';
-/** What a stem carries of its crop. */
-export type Crop = 'none' | 'blossom' | 'fruit';
-
-/** What a grower fixes to a limb. */
-export type Fixing = 'tie' | 'spreader' | 'weight' | 'label';
-export const FIXINGS: readonly Fixing[] = ['tie', 'spreader', 'weight', 'label'];
-
-export const CONDITIONS: readonly Condition[] = ['sound', 'dead', 'cankered', 'blighted', 'broken', 'rubbed'];
-
-/**
- * Readings of one stem as a visit records them; anything may be missing.
- * Lengths cm, diameters mm, angles deg from upright, bearings deg clockwise from north.
- */
-export interface StemReadings {
-  tag?: string;
-  parent?: Parent;
-  /** On the trunk a height above ground; on any other stem a distance along it. */
-  origin?: Reading;
-  bearing?: Reading;
-  /** The departure: the angle at which it leaves its parent. */
-  angle?: Reading;
-  /** The run's bearing and angle, when they differ from the departure. */
-  runBearing?: Reading;
-  set?: Reading;
-  /** The angle of the outer end, when the limb arches. */
-  tipAngle?: Reading;
-  length?: Reading;
-  /** Limbs 2 cm outside the collar; trunk 10 cm above the union. */
-  diameter?: Reading;
-  /** New length by the season (year) it grew, cm. */
-  growthCm?: Record<string, number>;
-  condition?: Condition;
-  barkTrapped?: boolean;
-  /** The end was cut, so the wood stops thick. */
-  headed?: boolean;
-  /** Thickness at the cut end of a headed stem. */
-  endDiameter?: Reading;
-  continues?: StemId;
-  variety?: string;
-  endBud?: EndBud;
-  bears?: Crop;
-  /** Side shoots and spurs counted on it, besides those that are stems of their own in the book. */
-  sideShoots?: number;
-  /** Buds whose facing was seen, and how far apart buds stand. */
-  budsSeen?: BudsSeen;
-  /** What is fixed to it, to be moved before it is cut. */
-  holds?: readonly Fixing[];
-}
+import type { BudsSeen } from './buds-seen';
+import type { Condition, Crop, EndBud, Fixing, Parent, StemId } from './stem-readings';
 
 /** A stem with every reading filled in, measured or estimated. */
 export interface Stem {

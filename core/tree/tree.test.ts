@@ -9,7 +9,8 @@ import { treeOf, type Limb } from '../testing/trees';
 import { closestApproach } from './approach';
 import { layOut, positionAt, runAt, tipOf, type Course } from './course';
 import { diameterAt, taperOf, woodBetween } from './taper';
-import type { Stem, StemReadings } from './stem';
+import type { Stem } from './stem';
+import type { StemReadings } from './stem-readings';
 
 const trunk = { length: 100, mm: 40 };
 const limb = (

@@ -3,7 +3,8 @@ import { placeOf, minutesOf, suppliesOf, type Act } from '../acts/acts';
 import type { Scene } from '../findings/finding';
 import type { ActSupplies } from '../acts/act';
 import type { TreeScene } from '../acts/scene';
-import { stemOf, type Condition } from '../tree/stem';
+import { stemOf } from '../tree/stem';
+import type { Condition } from '../tree/stem-readings';
 
 /** What is carried out to a tree or a yard. */
 export interface Kit {

@@ -1,0 +1,15 @@
+import type { AnyObjectSchema } from 'yup';
+import type { Envelope } from './envelope';
+import type { TreeDraft, YardDraft } from './tree-draft';
+
+/** All that is known of a kind of event: one file for each. */
+export interface EventWays<B> {
+  /** What it carries besides its envelope; its type is read from it. */
+  schema: AnyObjectSchema;
+  /** What it does to the tree it is about. */
+  reduce?(tree: TreeDraft, event: Envelope & B): void;
+  /** What it does to its yard. */
+  reduceYard?(yard: YardDraft, event: Envelope & B): void;
+  /** What it is called on a tree's strip of seasons; undefined where it is not shown there. */
+  told?(event: B): string | undefined;
+}

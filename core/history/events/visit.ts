@@ -1,0 +1,26 @@
+import { id, isPlainId, oneOf, record, shape, type Typed } from '../../fields/fields';
+import { MOST_STEMS, stemReadings } from '../../tree/stem-readings';
+import { reRead } from '../tree-draft';
+import type { EventWays } from '../event';
+
+const schema = shape({
+  kind: oneOf(['visit']),
+  treeId: id(),
+  stems: record(stemReadings, isPlainId, MOST_STEMS, `must hold at most ${MOST_STEMS} stems with plain ids`),
+});
+
+/** Readings of a tree's stems; anything may be missing, and later visits add to earlier ones. */
+export type Visit = Typed<typeof schema>;
+
+export const visit: EventWays<Visit> = {
+  schema,
+  reduce(tree, { stems, happenedOn }) {
+    tree.visitedOn = happenedOn;
+    for (const [id, given] of Object.entries(stems)) {
+      tree.stems.set(id, reRead(tree.stems.get(id), given));
+      // A length set for a limb as it stood: one measured anew is no longer the limb that was meant.
+      if (given.length) tree.cuts.delete(id);
+    }
+  },
+  told: () => 'measured',
+};

@@ -1,0 +1,55 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { readYardFile } from '../formats/read';
+import { writeYardFile, type YardFile } from '../formats/yard-file';
+import { EVENT_KINDS } from './events';
+import { readBook, treeState } from './tree-at';
+
+const golden = (name: string): string =>
+  readFileSync(new URL(`../testing/golden/${name}.json`, import.meta.url), 'utf8');
+
+function readGolden(name: string): YardFile {
+  const read = readYardFile(golden(name));
+  if (read.kind !== 'good') throw new Error(JSON.stringify(read));
+  return read.file;
+}
+
+/** Every tree of a book as it stands, as plain data. */
+function treesOf(file: Pick<YardFile, 'yard' | 'events'>): unknown {
+  const read = readBook(file);
+  const states = read.trees.map(({ record }) => {
+    const state = treeState(read, record.id);
+    return [record.id, { ...state, site: state?.site.id, school: state?.school.id }];
+  });
+  return JSON.parse(JSON.stringify(Object.fromEntries(states)));
+}
+
+describe('the golden book', () => {
+  it('of the first version comes up to the trees that its own program saw in it', () => {
+    expect(treesOf(readGolden('book-1'))).toEqual(JSON.parse(golden('trees-1')));
+  });
+
+  it('of today folds to the same trees for ever, written out and read again too', () => {
+    const file = readGolden('book-2');
+    expect(treesOf(file)).toEqual(JSON.parse(golden('trees-2')));
+    const again = readYardFile(writeYardFile(file));
+    expect(again.kind === 'good' && treesOf(again.file)).toEqual(JSON.parse(golden('trees-2')));
+  });
+
+  it('of today holds every kind of event, of two devices, undone and redone', () => {
+    const { events } = readGolden('book-2');
+    const kinds = new Set(events.map(({ kind }) => kind));
+    expect([...kinds].sort()).toEqual([...EVENT_KINDS, 'amend', 'withdraw'].sort());
+    expect(new Set(events.map(({ device }) => device)).size).toBe(2);
+    const withdrawals = new Set(events.flatMap(({ kind, id }) => (kind === 'withdraw' ? [id] : [])));
+    expect(events.some((event) => event.kind === 'withdraw' && withdrawals.has(event.target))).toBe(true);
+  });
+
+  it('shows what was redone after the phone’s clock fell back, and the day an amendment names', () => {
+    const file = readGolden('book-2');
+    const read = readBook(file);
+    expect(treeState(read, 'peach')?.rulings).toEqual({ q: 'keep' });
+    expect(treeState(readBook(file, '2026-01-31'), 'wall')?.visitedOn).toBe('2025-01-20');
+    expect(treeState(readBook(file, '2026-02-03'), 'wall')?.visitedOn).toBe('2026-02-02');
+  });
+});

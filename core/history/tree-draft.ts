@@ -1,0 +1,66 @@
+import type { FormId } from '../kinds/form-ids';
+import { completeStem } from '../kinds/estimate';
+import { kindFacts } from '../kinds/kinds';
+import type { RuleOverrides } from '../rules/defaults';
+import type { SchoolEdits, SchoolId } from '../schools/schools';
+import type { Site } from '../sites/site';
+import type { BudReadings } from '../buds/whip-buds';
+import type { StemId, StemReadings } from '../tree/stem-readings';
+import { withDescendants, type Tree } from '../tree/stem';
+import type { TreeRecord } from './tree-record';
+
+/** What a grower says against, or for, the program's verdict on a stem. `wait` leaves one that goes for a year. */
+export const RULINGS = ['keep', 'leader', 'out', 'wait', 'undecided'] as const;
+export type Ruling = (typeof RULINGS)[number];
+
+/** A tree while its events are read, in order. */
+export interface TreeDraft {
+  record: TreeRecord;
+  form: FormId;
+  rules: RuleOverrides;
+  school: SchoolId;
+  shapedBefore: boolean;
+  leaderFailures: number;
+  buds: BudReadings | undefined;
+  visitedOn: string | undefined;
+  stems: Map<StemId, StemReadings>;
+  rulings: Map<StemId, Ruling>;
+  /** Lengths the grower has set, cm. */
+  cuts: Map<StemId, number>;
+}
+
+/** A yard while its events are read, in order. */
+export interface YardDraft {
+  sites: Map<string, Site>;
+  trees: { record: TreeRecord; siteId: string }[];
+  schoolEdits: SchoolEdits;
+}
+
+export const newTreeDraft = (record: TreeRecord): TreeDraft => ({
+  ...{ record, form: record.form, rules: {}, school: 'middle-way', shapedBefore: false, leaderFailures: 0 },
+  ...{ buds: undefined, visitedOn: undefined, stems: new Map(), rulings: new Map(), cuts: new Map() },
+});
+
+/** The tree that readings make, what nobody read filled in. */
+export function treeFrom(record: TreeRecord, stems: ReadonlyMap<StemId, StemReadings>): Tree {
+  const kind = kindFacts(record.kind);
+  return {
+    id: record.id,
+    kind: record.kind,
+    unionCm: record.unionCm,
+    ownRooted: record.ownRooted,
+    stems: [...stems].map(([id, given], order) => completeStem(id, given, kind, order)),
+  };
+}
+
+/** Takes a stem, and all it carries, out of a tree's readings. */
+export function dropStem({ record, stems }: TreeDraft, id: StemId): void {
+  if (!stems.has(id)) return;
+  for (const gone of withDescendants(treeFrom(record, stems), id)) stems.delete(gone);
+}
+
+/** Later readings over earlier ones. A new thickness makes the cut end's old one out of date. */
+export function reRead(before: StemReadings | undefined, given: StemReadings): StemReadings {
+  const { endDiameter, ...lasting } = before ?? {};
+  return { ...lasting, ...(given.diameter || !endDiameter ? {} : { endDiameter }), ...given };
+}

@@ -1,0 +1,95 @@
+import { boolean } from 'yup';
+import {
+  between,
+  id,
+  kinds,
+  listOf,
+  maybe,
+  oneOf,
+  record,
+  shape,
+  text,
+  whole,
+  type Typed,
+} from '../fields/fields';
+import { readingIn } from '../readings/reading';
+import { budsSeen } from './buds-seen';
+
+export type StemId = string;
+
+/** What a stem rises from. Bushes have several stems from the ground; suckers come from rootstock or ground. */
+export const parent = kinds({
+  ground: shape({ kind: oneOf(['ground']), eastCm: between(-500, 500), northCm: between(-500, 500) }),
+  rootstock: shape({ kind: oneOf(['rootstock']) }),
+  stem: shape({ kind: oneOf(['stem']), stemId: id() }),
+});
+export type Parent = Typed<typeof parent>;
+
+/** What the grower saw of the wood's health. */
+export const CONDITIONS = ['sound', 'dead', 'cankered', 'blighted', 'broken', 'rubbed'] as const;
+export type Condition = (typeof CONDITIONS)[number];
+
+/** The bud a stem ends in, as seen in winter: a fat flower bud ends its extension. */
+export const END_BUDS = ['leaf', 'flower'] as const;
+export type EndBud = (typeof END_BUDS)[number];
+/** What a stem carries of its crop. */
+export const CROPS = ['none', 'blossom', 'fruit'] as const;
+export type Crop = (typeof CROPS)[number];
+
+/** What a grower fixes to a limb. */
+export const FIXINGS = ['tie', 'spreader', 'weight', 'label'] as const;
+export type Fixing = (typeof FIXINGS)[number];
+
+/** Most letters on a tag; most side shoots counted on one limb; most stems of one tree. */
+export const MOST_TAG = 12;
+export const MOST_SIDE_SHOOTS = 999;
+export const MOST_STEMS = 500;
+
+/**
+ * Readings of one stem as a visit records them; anything may be missing.
+ * Lengths cm, diameters mm, angles deg from upright, bearings deg clockwise from north.
+ */
+export const stemReadings = shape({
+  tag: text(MOST_TAG).optional(),
+  parent: maybe(parent),
+  /** On the trunk a height above ground; on any other stem a distance along it. */
+  origin: readingIn(0, 1500),
+  bearing: readingIn(0, 360),
+  /** The departure: the angle at which it leaves its parent. */
+  angle: readingIn(0, 180),
+  /** The run's bearing and angle, when they differ from the departure. */
+  runBearing: readingIn(0, 360),
+  set: readingIn(0, 180),
+  /** The angle of the outer end, when the limb arches. */
+  tipAngle: readingIn(0, 180),
+  length: readingIn(0, 1500),
+  /** Limbs 2 cm outside the collar; trunk 10 cm above the union. */
+  diameter: readingIn(0.5, 600),
+  /** Thickness at the cut end of a headed stem. */
+  endDiameter: readingIn(0.5, 600),
+  /** New length by the season (year) it grew, cm. */
+  growthCm: maybe(
+    record(
+      between(0, 1500),
+      (season) => /^\d{4}$/.test(season),
+      60,
+      'must hold lengths by season, such as "2026"',
+      '^\\d{4}$',
+    ),
+  ),
+  condition: oneOf(CONDITIONS).optional(),
+  barkTrapped: boolean().strict().optional(),
+  /** The end was cut, so the wood stops thick. */
+  headed: boolean().strict().optional(),
+  continues: id().optional(),
+  variety: text(120).optional(),
+  endBud: oneOf(END_BUDS).optional(),
+  bears: oneOf(CROPS).optional(),
+  /** Side shoots and spurs counted on it, besides those that are stems of their own in the book. */
+  sideShoots: whole(0, MOST_SIDE_SHOOTS).optional(),
+  /** Buds whose facing was seen, and how far apart buds stand. */
+  budsSeen: maybe(budsSeen),
+  /** What is fixed to it, to be moved before it is cut. */
+  holds: maybe(listOf(oneOf(FIXINGS), 4, 'fixings')),
+});
+export type StemReadings = Typed<typeof stemReadings>;
