@@ -5,13 +5,14 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createApp } from './app';
 
-const folder = mkdtempSync(join(tmpdir(), 'bough-'));
+// A folder whose name begins with a dot, as where people put what they do not want to see.
+const folder = mkdtempSync(join(tmpdir(), '.bough-'));
 writeFileSync(join(folder, 'index.html'), '<!doctype html><p>page</p>');
 writeFileSync(join(folder, 'main-ABCD1234.js'), `const words = '${'bough '.repeat(2000)}';`);
 
 const server = createApp(folder).listen(0, '127.0.0.1');
-const get = (path: string): Promise<Response> =>
-  fetch(`http://127.0.0.1:${(server.address() as AddressInfo).port}${path}`);
+const get = (path: string, headers: Record<string, string> = {}): Promise<Response> =>
+  fetch(`http://127.0.0.1:${(server.address() as AddressInfo).port}${path}`, { headers });
 
 beforeAll(() => new Promise<void>((ready) => (server.listening ? ready() : server.once('listening', ready))));
 afterAll(() => void server.close());
@@ -36,6 +37,11 @@ describe('the server', () => {
 
   it('says that a file is not there rather than giving the page for it', async () => {
     expect((await get('/nothing.js')).status).toBe(404);
+  });
+
+  it('gives the page for a tree whose id has a dot in it, as a browser asks for it', async () => {
+    const response = await get('/tree/gate.peach', { accept: 'text/html,application/xhtml+xml' });
+    expect(await response.text()).toContain('page');
   });
 
   it('refuses to start on a folder with nothing built, and says what to do', () => {

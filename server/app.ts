@@ -4,6 +4,8 @@ import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 
+const PAGE = 'index.html';
+
 /** Hashed files never change under their name; a year is as long as HTTP caches are asked to keep anything. */
 const A_YEAR_MS = 365 * 24 * 3600 * 1000;
 
@@ -13,8 +15,7 @@ const A_YEAR_MS = 365 * 24 * 3600 * 1000;
  * @throws when the folder holds no built application
  */
 export function createApp(builtFolder: string): Express {
-  const page = join(builtFolder, 'index.html');
-  if (!existsSync(page))
+  if (!existsSync(join(builtFolder, PAGE)))
     throw new Error(`There is no built application in ${builtFolder}: run "npm run build".`);
 
   const app = express();
@@ -54,9 +55,16 @@ export function createApp(builtFolder: string): Express {
       },
     }),
   );
-  app.get(/^[^.]*$/, (_request, response) => {
+  // Any place in the application is the one page. A name with a dot in it may be a file that is not there, or a tree's own name:
+  // a browser going to a place asks for HTML, one that misses a file does not.
+  app.get(/.*/, (request, response, next) => {
+    const asksForPage = request.headers.accept?.includes('text/html') ?? false;
+    if (request.path.includes('.') && !asksForPage) {
+      next();
+      return;
+    }
     response.setHeader('Cache-Control', 'no-cache');
-    response.sendFile(page);
+    response.sendFile(PAGE, { root: builtFolder });
   });
   return app;
 }

@@ -1,7 +1,8 @@
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
 
-const host = process.env['HOST'] ?? '127.0.0.1';
+// An empty HOST would be taken for every interface: nobody who leaves it empty means that.
+const host = process.env['HOST']?.trim() || '127.0.0.1';
 const port = Number(process.env['PORT'] ?? 4310);
 const built = fileURLToPath(new URL('../dist/app/browser', import.meta.url));
 

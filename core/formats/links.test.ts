@@ -30,6 +30,24 @@ const CASES: [name: string, breakIt: (file: LooseFile) => void, path: RegExp, me
   ],
   ['a site of a tree’s id', (file) => (site(file, 0).id = 'tide'), /^yard\.sites\[0\]\.trees/, /used twice/],
   [
+    'a tree added twice',
+    (file) => {
+      const tree = { ...(site(file, 0).trees[0] as Loose) };
+      entry(file, { kind: 'tree-added', treeId: tree.id, siteId: site(file, 0).id, tree });
+    },
+    /^events\[\d+\]\.tree\.id$/,
+    /already/,
+  ],
+  [
+    'withdrawals of each other',
+    (file) => {
+      entry(file, { id: 'w1', kind: 'withdraw', target: 'w2' });
+      entry(file, { id: 'w2', kind: 'withdraw', target: 'w1' });
+    },
+    /^events\[\d+\]\.target$/,
+    /changes an earlier one/,
+  ],
+  [
     'a visit to a tree that is not there',
     (file) => entry(file, { kind: 'note', treeId: 'nowhere', text: '' }),
     /^events\[\d+\]\.treeId$/,

@@ -35,10 +35,18 @@ function treeTroubles({ yard }: YardFile): Trouble[] {
 function eventTroubles({ yard, events, drafts }: YardFile): Trouble[] {
   const sites = new Set(yard.sites.map(({ id }) => id));
   const trees = new Set(yard.sites.flatMap((site) => site.trees.map(({ id }) => id)));
-  for (const event of events) if (event.kind === 'tree-added') trees.add(event.tree.id);
   const ids = new Set(events.map(({ id }) => id));
   const seen = new Set<string>();
   const troubles: Trouble[] = [];
+  events.forEach((event, i) => {
+    if (event.kind !== 'tree-added') return;
+    if (trees.has(event.tree.id)) {
+      const message = `“${event.tree.id}” is a tree this file has already; give each tree its own id.`;
+      troubles.push({ path: `events[${i}].tree.id`, message });
+    }
+    trees.add(event.tree.id);
+  });
+  const targets = new Map(events.flatMap((event) => ('target' in event ? [[event.id, event.target]] : [])));
   events.forEach((event, i) => {
     const at = `events[${i}]`;
     const missing = (field: string, id: string, what: string): void => {
@@ -57,6 +65,12 @@ function eventTroubles({ yard, events, drafts }: YardFile): Trouble[] {
     if ('treeId' in event && !trees.has(event.treeId)) missing('treeId', event.treeId, 'tree');
     if ('siteId' in event && !sites.has(event.siteId)) missing('siteId', event.siteId, 'site');
     if ('target' in event && !ids.has(event.target)) missing('target', event.target, 'event');
+    else if (comesBack(targets, event.id)) {
+      troubles.push({
+        path: `${at}.target`,
+        message: `changes “${event.id}” itself, by way of what it changes; an event changes an earlier one.`,
+      });
+    }
     if (event.kind === 'tree-added' && event.treeId !== event.tree.id) {
       troubles.push({
         path: `${at}.tree.id`,
@@ -68,6 +82,16 @@ function eventTroubles({ yard, events, drafts }: YardFile): Trouble[] {
     if (!trees.has(id)) troubles.push({ path: `drafts.${id}`, message: `“${id}” is no tree of this file.` });
   }
   return troubles;
+}
+
+/** Whether following an event to what it changes comes back to it. */
+function comesBack(targets: ReadonlyMap<string, string>, start: string): boolean {
+  const passed = new Set<string>();
+  for (let at = targets.get(start); at !== undefined && !passed.has(at); at = targets.get(at)) {
+    if (at === start) return true;
+    passed.add(at);
+  }
+  return false;
 }
 
 /** Follows each stem to what carries it, through the readings in force; a ring would have no foot. */

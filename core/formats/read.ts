@@ -1,8 +1,9 @@
-import { ValidationError, type AnyObjectSchema } from 'yup';
-import { eventsFrom1, type Event1 } from '../history/version-1';
+import { mixed, ValidationError, type AnyObjectSchema } from 'yup';
+import { eventSchema } from '../history/events';
+import { eventSchema1, eventsFrom1, type Event1 } from '../history/version-1';
 import { linkTroubles, type Trouble } from './links';
 import { repairs, type Repair } from './repairs';
-import { yardFileSchema, yardFileSchema1 } from './schema';
+import { fileOf } from './schema';
 import { FILE_FORMAT, FILE_VERSION, LARGEST_FILE, type YardFile } from './yard-file';
 
 /** What came of reading a file: the yard, a repair to ask about first, or why it was refused. */
@@ -11,20 +12,25 @@ export type ReadFile =
   | { kind: 'repairable'; file: YardFile; repairs: readonly Repair[] }
   | { kind: 'refused'; troubles: readonly Trouble[] };
 
-/** For each version that is read: its shape, and the step to the next. */
-const VERSIONS: Readonly<Record<number, { schema: AnyObjectSchema; toNext?: (old: never) => unknown }>> = {
+/** For each version that is read: the shape of its events, and the step to the next. */
+const VERSIONS: Readonly<Record<number, { event: Checked; toNext?: (old: never) => unknown }>> = {
   1: {
-    schema: yardFileSchema1,
+    event: eventSchema1 as unknown as Checked,
     toNext: (old: Omit<YardFile, 'version' | 'events'> & { events: readonly Event1[] }) => ({
       ...old,
       version: 2,
       events: eventsFrom1(old.yard, old.events),
     }),
   },
-  2: { schema: yardFileSchema },
+  2: { event: eventSchema as unknown as Checked },
 };
 
+/** A schema, for what it says of a value. */
+type Checked = Pick<AnyObjectSchema, 'validateSync'>;
+
 const TROUBLES_SHOWN = 5;
+/** Deepest nesting of a file, brackets in brackets: ours have nine. */
+const DEEPEST = 40;
 
 /**
  * Reads the text of a yard file. Nothing is thrown: a file that is not good is refused with where and why, and one
@@ -35,6 +41,12 @@ export function readYardFile(text: string): ReadFile {
     return refused(
       'file',
       `is ${text.length} characters long; at most ${LARGEST_FILE} are taken. Export fewer trees.`,
+    );
+  }
+  if (depthOf(text) > DEEPEST) {
+    return refused(
+      'file',
+      `is nested more than ${DEEPEST} deep; a yard file is not. Choose the file that was exported.`,
     );
   }
   let found: unknown;
@@ -85,22 +97,57 @@ function headerTrouble(found: unknown): Trouble | undefined {
 
 /** The file of today's version if it is good, or its troubles. An older one is checked by its own shape, then brought up. */
 function check(found: unknown): YardFile | Trouble[] {
+  let file = found as { version: number; events?: unknown };
+  for (let version = file.version; ; version++) {
+    const { event, toNext } = VERSIONS[version] as (typeof VERSIONS)[number];
+    const troubles = shapeTroubles(file, version, event);
+    if (troubles.length > 0) return troubles;
+    if (!toNext) break;
+    file = toNext(file as never) as typeof file;
+  }
+  const good = file as unknown as YardFile;
+  const troubles = linkTroubles(good);
+  return troubles.length > 0 ? troubles : good;
+}
+
+/** What is wrong with the shape of a file; its events are looked at one by one, and no further once enough is found. */
+function shapeTroubles(file: { events?: unknown }, version: number, event: Checked): Trouble[] {
+  const whole = fileOf(version, mixed().required());
+  const troubles = troublesOf(whole, file, '');
+  const events = Array.isArray(file.events) ? (file.events as unknown[]) : [];
+  for (let i = 0; i < events.length && troubles.length < TROUBLES_SHOWN; i++) {
+    troubles.push(...troublesOf(event, events[i], `events[${i}]`));
+  }
+  return troubles;
+}
+
+function troublesOf(schema: Checked, found: unknown, at: string): Trouble[] {
   try {
-    let file = found as { version: number };
-    for (let version = file.version; ; version++) {
-      const { schema, toNext } = VERSIONS[version] as (typeof VERSIONS)[number];
-      file = schema.validateSync(file, { abortEarly: false, strict: true }) as { version: number };
-      if (!toNext) break;
-      file = toNext(file as never) as { version: number };
-    }
-    const good = file as unknown as YardFile;
-    const troubles = linkTroubles(good);
-    return troubles.length > 0 ? troubles : good;
+    schema.validateSync(found, { abortEarly: false, strict: true });
+    return [];
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
     const inner = error.inner.length > 0 ? error.inner : [error];
-    return inner.map(({ path, message }) => ({ path: path || 'file', message: plain(message, path) }));
+    return inner.map(({ path, message }) => ({
+      path: [at, path].filter(Boolean).join('.') || 'file',
+      message: plain(message, path),
+    }));
   }
+}
+
+/** How deep brackets stand in brackets in a text of JSON, what is in its strings left out. */
+function depthOf(text: string): number {
+  let [depth, deepest, isInString] = [0, 0, false];
+  for (let i = 0; i < text.length; i++) {
+    const sign = text[i];
+    if (isInString) {
+      if (sign === '\\') i++;
+      else if (sign === '"') isInString = false;
+    } else if (sign === '"') isInString = true;
+    else if (sign === '{' || sign === '[') deepest = Math.max(deepest, ++depth);
+    else if (sign === '}' || sign === ']') depth--;
+  }
+  return deepest;
 }
 
 /** Yup opens some messages with the path, which is shown beside them already. */

@@ -1,7 +1,6 @@
 import { number, string, type ISchema } from 'yup';
 import { id, isPlainId, listOf, record, shape, text } from '../fields/fields';
 import { eventSchema } from '../history/events';
-import { eventSchema1 } from '../history/version-1';
 import { treeRecord } from '../history/tree-record';
 import { siteFields } from '../sites/site';
 import { MOST_STEMS } from '../tree/stem-readings';
@@ -12,7 +11,8 @@ const site = shape({ id: id(), ...siteFields, trees: listOf(treeRecord, 5000, 't
 
 const cells = record(text(MOST_CELL), isPlainId, 40, 'must have at most 40 fields with plain names');
 
-const fileOf = <E>(version: number, event: ISchema<E>) =>
+/** A file of a version whose events are of a shape. */
+export const fileOf = <E>(version: number, event: ISchema<E>) =>
   shape({
     format: string().strict().required().oneOf([FILE_FORMAT], `must be "${FILE_FORMAT}"`),
     version: number().strict().required().oneOf([version], `must be ${version}`),
@@ -28,6 +28,3 @@ const fileOf = <E>(version: number, event: ISchema<E>) =>
 
 /** The shape of a yard file. What links its parts to each other is checked in `links.ts`. */
 export const yardFileSchema = fileOf(FILE_VERSION, eventSchema);
-
-/** The shape of a yard file of the first version, with its events of that day. */
-export const yardFileSchema1 = fileOf(1, eventSchema1);

@@ -60,12 +60,19 @@ export function readBook(book: Book, onDate = '9999-12-31'): ReadBook {
   return { sites: [...yard.sites.values()], trees: yard.trees, eventsOf, schoolEdits: yard.schoolEdits };
 }
 
-/** The state of one tree, or undefined when the book has no such tree or its site is missing. */
-export function treeState(read: ReadBook, treeId: string): TreeState | undefined {
+/**
+ * The state of one tree, or undefined when the book has no such tree or its site is missing.
+ * @param then events laid over it that are not in the book, such as a visit that is still being typed
+ */
+export function treeState(
+  read: ReadBook,
+  treeId: string,
+  then: readonly PlainEvent[] = [],
+): TreeState | undefined {
   const known = read.trees.find(({ record }) => record.id === treeId);
   const ground = known && read.sites.find(({ id }) => id === known.siteId);
   if (!known || !ground) return undefined;
-  const draft = draftOf(known.record, read.eventsOf.get(treeId) ?? []);
+  const draft = draftOf(known.record, [...(read.eventsOf.get(treeId) ?? []), ...then]);
   const { record, form, rules, school, shapedBefore, leaderFailures, buds, visitedOn, stems } = draft;
   return {
     ...{ record, form, rules, shapedBefore, leaderFailures, buds, visitedOn },

@@ -1,8 +1,8 @@
 import { formatValue, type Units } from '../readings/units';
 import { parseReading } from '../readings/parse';
-import { isEstimated, type Dimension, type Reading } from '../readings/reading';
+import { isEstimated, MOST_TYPED, type Dimension, type Reading } from '../readings/reading';
 import { trunkOf, type Stem, type Tree } from './stem';
-import { CONDITIONS, type Condition, type StemId, type StemReadings } from './stem-readings';
+import { CONDITIONS, MOST_TAG, type Condition, type StemId, type StemReadings } from './stem-readings';
 
 /** The readings of one limb, in the order they are taken. */
 export const READING_FIELDS = ['origin', 'bearing', 'angle', 'length', 'diameter'] as const;
@@ -17,7 +17,9 @@ export const FIELD_DIMENSION: Readonly<Record<ReadingField, Dimension>> = {
 };
 
 /** Every field of a row that may be typed. */
-export type DraftField = ReadingField | 'tag' | 'on' | 'condition';
+export const DRAFT_FIELDS = [...READING_FIELDS, 'tag', 'on', 'condition'] as const;
+export type DraftField = (typeof DRAFT_FIELDS)[number];
+const isField = (name: string): name is DraftField => (DRAFT_FIELDS as readonly string[]).includes(name);
 
 /** Most letters kept of a half-typed cell. */
 export const MOST_CELL = 80;
@@ -78,10 +80,12 @@ export function readDraft(
   const tags = tagsOf(tree, rows);
   for (const [row, cells] of Object.entries(rows)) {
     const stem = tree.stems.find(({ id }) => id === row);
-    const typed = Object.entries(cells).filter(
-      ([field, text]) =>
-        text.trim() !== '' && !(stem && text === recordedText(stem, field as DraftField, tree, units)),
-    ) as [DraftField, string][];
+    // A field that this version does not know, kept by another, is passed over: it is no reason to show no tree.
+    const typed = Object.entries(cells).flatMap(([field, text]): [DraftField, string][] =>
+      isField(field) && text.trim() !== '' && !(stem && text === recordedText(stem, field, tree, units))
+        ? [[field, text]]
+        : [],
+    );
     if (typed.length === 0) continue;
     const given: StemReadings = stem ? {} : newStem(tree, row, tags);
     for (const [field, text] of typed) {
@@ -103,7 +107,7 @@ function readCell(
   row: StemId,
 ): string | undefined {
   if (field === 'tag') {
-    if (text.length > 12) return 'A tag is at most 12 characters.';
+    if (text.length > MOST_TAG) return `A tag is at most ${MOST_TAG} characters.`;
     given.tag = text;
   } else if (field === 'condition') {
     if (!CONDITIONS.includes(text as Condition)) return `“${text}” is not one of ${CONDITIONS.join(', ')}.`;
@@ -111,6 +115,7 @@ function readCell(
   } else if (field === 'on') {
     return readCarrier(given, text, tags, row);
   } else {
+    if (text.length > MOST_TYPED) return `A reading is at most ${MOST_TYPED} characters: type the number and its unit.`;
     const parsed = parseReading(text, FIELD_DIMENSION[field], units);
     if (!parsed.ok) return parsed.message;
     given[field] = parsed.reading;

@@ -2,7 +2,8 @@ import { computed, inject } from '@angular/core';
 import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
 import {
   layOut,
-  readBook,
+  doneOn,
+  draftOf,
   readDraft,
   RULE_SET,
   sceneOf,
@@ -71,12 +72,12 @@ export const BenchStore = signalStore(
         id: '~draft',
         device: '~',
         sequence: 0,
+        clock: 0,
         happenedOn: '9999-12-31',
         recordedAt: '~',
         ruleSet: RULE_SET,
       };
-      const events = [...book.events(), { ...asIf, ...visit }];
-      return treeState(readBook({ yard: book.yard(), events }), now.record.id);
+      return treeState(book.read(), now.record.id, [{ ...asIf, ...visit }]);
     });
     const judgement = computed(() => judging.trees()[store.treeId()]);
     const whip = computed(() => {
@@ -198,7 +199,11 @@ export const BenchStore = signalStore(
       async workDone(): Promise<void> {
         const acts = store.judged()?.plan.acts ?? [];
         const done = acts.filter(({ kind }) => kind !== 'make-limb');
-        if (await write({ kind: 'acts-done', treeId: store.treeId(), acts: done })) {
+        const treeId = store.treeId();
+        const record = book.read().trees.find(({ record: { id } }) => id === treeId)?.record;
+        if (!record) return;
+        const draft = draftOf(record, book.read().eventsOf.get(treeId) ?? []);
+        if (await write(doneOn(treeId, draft, done))) {
           patchState(store, { moment: 'stands' });
         }
       },

@@ -4,6 +4,7 @@ import {
   cautionsFor,
   decisionWords,
   FIXINGS,
+  MOST_SIDE_SHOOTS,
   formatValue,
   formOf,
   parseReading,
@@ -147,13 +148,13 @@ export class LimbInHand {
   seeShoots(stemId: StemId, typed: string): void {
     const sideShoots = Number(typed.trim());
     const isCount =
-      typed.trim() !== '' && Number.isInteger(sideShoots) && sideShoots >= 0 && sideShoots <= 999;
+      typed.trim() !== '' && Number.isInteger(sideShoots) && sideShoots >= 0 && sideShoots <= MOST_SIDE_SHOOTS;
     this.seenTrouble.set(
       isCount
         ? undefined
         : {
             field: 'sideShoots',
-            words: `“${typed}” is no count of side shoots: type a whole number, 0 to 999.`,
+            words: `“${typed}” is no count of side shoots: type a whole number, 0 to ${MOST_SIDE_SHOOTS}.`,
           },
     );
     if (isCount) void this.bench.observe(stemId, { sideShoots });

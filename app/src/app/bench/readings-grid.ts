@@ -13,8 +13,10 @@ import {
   type Stem,
   type StemId,
   type Tree,
+  MOST_CELL,
 } from '../../../../core';
-import { BOOK_WORLD, BookStore } from '../book/book-store';
+import { BookStore } from '../book/book-store';
+import { BOOK_WORLD } from '../book/book-world';
 import { BenchStore } from './bench-store';
 
 interface Cell {
@@ -50,6 +52,7 @@ const FIELDS: readonly DraftField[] = ['tag', 'on', ...READING_FIELDS, 'conditio
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ReadingsGrid {
+  readonly mostLetters = MOST_CELL;
   readonly bench = inject(BenchStore);
   private readonly book = inject(BookStore);
   private readonly world = inject(BOOK_WORLD);

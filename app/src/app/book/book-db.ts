@@ -1,9 +1,14 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import {
+  eventsFrom1,
+  eventTroubles,
+  latestClock,
   mergeBooks,
+  nextClock,
   type Book,
   type BookEvent,
   type DraftCells,
+  type Event1,
   type EventBody,
   type Yard,
 } from '../../../../core';
@@ -27,23 +32,62 @@ interface BookSchema extends DBSchema {
 export type BookDb = IDBPDatabase<BookSchema>;
 
 const NAME = 'eager-bough';
-const VERSION = 1;
+const VERSION = 2;
 const STRICT = { durability: 'strict' } as const;
 
-/** Opens the store, making it on the first visit. A later version adds its steps below, by the version it finds. */
-export function openBookDb(name = NAME): Promise<BookDb> {
-  return openDB<BookSchema>(name, VERSION, {
-    upgrade(db, from) {
-      if (from < 1) {
-        db.createObjectStore('yards', { keyPath: 'id' });
-        const events = db.createObjectStore('events', { keyPath: ['yardId', 'event.id'] });
-        events.createIndex('yard', 'yardId');
-        const drafts = db.createObjectStore('drafts', { keyPath: ['yardId', 'treeId', 'row', 'field'] });
-        drafts.createIndex('yard', 'yardId');
-        db.createObjectStore('settings');
-      }
-    },
-  });
+/** What is told of the store itself, besides what is in it. */
+export interface StoreNews {
+  /** Another tab holds an older store open, so that this one cannot bring it up. */
+  waits(): void;
+  /** A newer program in another tab wants to bring the store up: this one let go of it. */
+  gone(): void;
+}
+
+const NO_NEWS: StoreNews = { waits: () => undefined, gone: () => undefined };
+
+/** Opens the store, making it on the first visit and bringing an older one up, by the version it finds. */
+export async function openBookDb(name = NAME, news = NO_NEWS): Promise<BookDb> {
+  try {
+    return await openDB<BookSchema>(name, VERSION, {
+      async upgrade(db, from, _, tx) {
+        if (from < 1) {
+          db.createObjectStore('yards', { keyPath: 'id' });
+          const events = db.createObjectStore('events', { keyPath: ['yardId', 'event.id'] });
+          events.createIndex('yard', 'yardId');
+          const drafts = db.createObjectStore('drafts', { keyPath: ['yardId', 'treeId', 'row', 'field'] });
+          drafts.createIndex('yard', 'yardId');
+          db.createObjectStore('settings');
+        } else if (from < 2) {
+          await bringUpFrom1(tx.objectStore('yards'), tx.objectStore('events'));
+        }
+      },
+      blocked: () => news.waits(),
+      blocking(_, __, event) {
+        (event.target as IDBDatabase | null)?.close();
+        news.gone();
+      },
+    });
+  } catch (error) {
+    if (!(error instanceof DOMException) || error.name !== 'VersionError') throw error;
+    throw new Error(
+      'Your trees were kept here by a newer Eager Bough than this one. Nothing is lost: reload to get the newer one.',
+      { cause: error },
+    );
+  }
+}
+
+/** Events of the first version, in every yard, become those of today. */
+async function bringUpFrom1(
+  yards: { getAll(): Promise<Yard[]> },
+  events: {
+    index(name: 'yard'): { getAll(yardId: string): Promise<{ yardId: string; event: BookEvent }[]> };
+    put(row: { yardId: string; event: BookEvent }): Promise<unknown>;
+  },
+): Promise<void> {
+  for (const yard of await yards.getAll()) {
+    const old = (await events.index('yard').getAll(yard.id)).map(({ event }) => event as unknown as Event1);
+    for (const event of eventsFrom1(yard, old)) await events.put({ yardId: yard.id, event });
+  }
 }
 
 /** A yard as kept: its book and its half-typed readings. */
@@ -69,9 +113,13 @@ export interface Hand {
   ruleSet: string;
 }
 
+/** An event was not written because what it would write down is not as it was when it was begun, or is not good. */
+export class NotWritten extends Error {}
+
 /**
- * Writes an event at the end of the book. Its sequence is taken within the transaction, so two tabs of one device
- * never share one. Draft cells given are taken out in the same transaction: readings are never in both or neither.
+ * Writes an event at the end of the book. Its sequence and the book's clock are taken within the transaction, so two tabs
+ * of one device never share one. Draft cells given are taken out in the same transaction: readings are never in both
+ * or neither, and a visit whose cells another tab has entered already is not entered again.
  * Resolves only when the transaction has completed.
  */
 export async function appendEvent(
@@ -83,34 +131,47 @@ export async function appendEvent(
   spent: readonly DraftCell[] = [],
 ): Promise<BookEvent> {
   const tx = db.transaction(['events', 'drafts', 'settings'], 'readwrite', STRICT);
-  const key = `sequence of ${yardId}`;
-  const sequence = Number((await tx.objectStore('settings').get(key)) ?? '0') + 1;
+  const settings = tx.objectStore('settings');
+  const [sequenceKey, clockKey] = [`sequence of ${yardId}`, `clock of ${yardId}`];
+  const sequence = Number((await settings.get(sequenceKey)) ?? '0') + 1;
+  const seen = Number((await settings.get(clockKey)) ?? (await latestClockOf(tx.objectStore('events'), yardId)));
+  const clock = nextClock(hand.now().getTime(), seen);
   const event: BookEvent = {
     ...body,
-    id: hand.newId(),
-    device: hand.device,
-    sequence,
-    happenedOn,
-    recordedAt: hand.now().toISOString(),
-    ruleSet: hand.ruleSet,
+    ...{ id: hand.newId(), device: hand.device, sequence, clock, happenedOn },
+    ...{ recordedAt: hand.now().toISOString(), ruleSet: hand.ruleSet },
   };
-  void tx.objectStore('settings').put(String(sequence), key);
+  const drafts = tx.objectStore('drafts');
+  const kept = await Promise.all(spent.map((cell) => drafts.get(keyOf(cell))));
+  const trouble =
+    spent.length > 0 && kept.every((cell) => cell === undefined)
+      ? 'these readings were entered or thrown away in another tab already'
+      : eventTroubles(event);
+  if (trouble !== undefined) {
+    tx.abort();
+    await tx.done.catch(() => undefined);
+    throw new NotWritten(trouble);
+  }
+  void settings.put(String(sequence), sequenceKey);
+  void settings.put(String(clock), clockKey);
   void tx.objectStore('events').add({ yardId, event });
-  for (const cell of spent) await dropCellIfSame(tx.objectStore('drafts'), cell);
+  spent.forEach((cell, i) => {
+    // A cell that another tab has typed in since is left alone.
+    if (kept[i]?.text === cell.text) void drafts.delete(keyOf(cell));
+  });
   await tx.done;
   return event;
 }
 
-/** Leaves a cell alone when another tab has typed in it since. */
-async function dropCellIfSame(
-  store: {
-    get(key: [string, string, string, string]): Promise<DraftCell | undefined>;
-    delete(key: [string, string, string, string]): Promise<void>;
-  },
-  cell: DraftCell,
-): Promise<void> {
-  const key: [string, string, string, string] = [cell.yardId, cell.treeId, cell.row, cell.field];
-  if ((await store.get(key))?.text === cell.text) await store.delete(key);
+const keyOf = ({ yardId, treeId, row, field }: DraftCell): [string, string, string, string] => [
+  ...([yardId, treeId, row, field] as const),
+];
+
+async function latestClockOf(
+  events: { index(name: 'yard'): { getAll(yardId: string): Promise<{ event: BookEvent }[]> } },
+  yardId: string,
+): Promise<number> {
+  return latestClock((await events.index('yard').getAll(yardId)).map(({ event }) => event));
 }
 
 /** Keeps one cell as typed. Resolves when the transaction has completed. */
@@ -134,9 +195,10 @@ export async function replaceYard(
   drafts: Readonly<Record<string, DraftCells>>,
 ): Promise<void> {
   const yardId = book.yard.id;
-  const tx = db.transaction(['yards', 'events', 'drafts'], 'readwrite', STRICT);
+  const tx = db.transaction(['yards', 'events', 'drafts', 'settings'], 'readwrite', STRICT);
   const events = tx.objectStore('events');
   const cells = tx.objectStore('drafts');
+  void tx.objectStore('settings').delete(`clock of ${yardId}`);
   const [oldEvents, oldCells] = await Promise.all([
     events.index('yard').getAllKeys(yardId),
     cells.index('yard').getAllKeys(yardId),
@@ -156,7 +218,8 @@ export async function mergeYard(
   drafts: Readonly<Record<string, DraftCells>>,
 ): Promise<void> {
   const yardId = file.yard.id;
-  const tx = db.transaction(['yards', 'events', 'drafts'], 'readwrite', STRICT);
+  const tx = db.transaction(['yards', 'events', 'drafts', 'settings'], 'readwrite', STRICT);
+  void tx.objectStore('settings').delete(`clock of ${yardId}`);
   const events = tx.objectStore('events');
   const cells = tx.objectStore('drafts');
   const kept = await tx.objectStore('yards').get(yardId);
@@ -181,14 +244,17 @@ export function cellsOf(yardId: string, drafts: Readonly<Record<string, DraftCel
   );
 }
 
-/** Draft cells by tree, row and field, as a file has them. */
+/** Draft cells by tree, row and field, as a file has them. No name among them is found that was not put there. */
 export function draftsOf(
   cells: readonly DraftCell[],
 ): Record<string, Record<string, Record<string, string>>> {
-  const drafts: Record<string, Record<string, Record<string, string>>> = {};
+  const drafts = bare<Record<string, Record<string, string>>>();
   for (const { treeId, row, field, text } of cells) {
-    const rows = (drafts[treeId] ??= {});
-    (rows[row] ??= {})[field] = text;
+    const rows = (drafts[treeId] ??= bare());
+    (rows[row] ??= bare())[field] = text;
   }
   return drafts;
 }
+
+/** An object with no names but those it is given. */
+const bare = <T>(): Record<string, T> => Object.create(null) as Record<string, T>;

@@ -6,7 +6,8 @@ import demo from '../../../../demo/two-hillsides.json';
 import { readYardFile } from '../../../../core/formats/read';
 import { brokenFiles } from '../../../../core/testing/broken-files';
 import { openBookDb, type BookDb } from './book-db';
-import { BOOK_WORLD, BookStore, type BookStoreType, type BookWorld } from './book-store';
+import { BookStore, type BookStoreType } from './book-store';
+import { BOOK_WORLD, type BookWorld } from './book-world';
 
 const DEMO = JSON.stringify(demo);
 let dbName = '';

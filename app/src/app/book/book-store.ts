@@ -1,13 +1,15 @@
-import { computed, inject, InjectionToken } from '@angular/core';
+import { computed, inject } from '@angular/core';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
 import { formatISO } from 'date-fns';
 import {
   importEffect,
+  mergeBooks,
   readBook,
   RULE_SET,
   treeState,
   undoState,
   writeYardFile,
+  type Book,
   type BookEvent,
   type EventBody,
   type ImportEffect,
@@ -17,13 +19,12 @@ import {
   type Yard,
   type YardFile,
 } from '../../../../core';
-import { readInWorker, type FileReading } from './file-reader';
+import type { FileReading } from './file-reader';
 import {
   appendEvent,
   dropCells,
   draftsOf,
   mergeYard,
-  openBookDb,
   readYard,
   replaceYard,
   writeCell,
@@ -31,38 +32,8 @@ import {
   type DraftCell,
   type Hand,
 } from './book-db';
-
-/** How the store reaches the world; tests give it another. */
-export interface BookWorld {
-  openDb: () => Promise<BookDb>;
-  now: () => Date;
-  newId: () => string;
-  demoFile: () => Promise<string>;
-  readFile: (text: string) => FileReading;
-  /** Other tabs of this browser. */
-  tabs: { post(message: string): void; listen(heard: (message: string) => void): void };
-}
-
-export const BOOK_WORLD = new InjectionToken<BookWorld>('the world outside the book', {
-  providedIn: 'root',
-  factory: () => {
-    const channel = new BroadcastChannel('eager-bough');
-    return {
-      openDb: () => openBookDb(),
-      now: () => new Date(),
-      newId: () => crypto.randomUUID(),
-      readFile: readInWorker,
-      demoFile: async () => (await fetch('demo/two-hillsides.json')).text(),
-      tabs: {
-        post: (message) => channel.postMessage(message),
-        listen: (heard) => (channel.onmessage = ({ data }) => heard(String(data))),
-      },
-    };
-  },
-});
-
-/** Whether what is on screen is on disk. */
-export type Keeping = { kind: 'saved' } | { kind: 'saving' } | { kind: 'failed'; message: string };
+import { BOOK_WORLD } from './book-world';
+import { withKeeping } from './keeping';
 
 interface BookState {
   kind: 'opening' | 'open' | 'failed';
@@ -73,13 +44,15 @@ interface BookState {
   cells: readonly DraftCell[];
   units: Units;
   device: string;
-  writing: number;
-  notKept: string;
-  /** The yard as it was before the last import, until something is written after it. */
-  before: Pick<YardFile, 'yard' | 'events' | 'drafts'> | undefined;
+  /** What the store itself has to say, such as that it waits for another tab. */
+  news: string;
+  /** The yard as it was before the last import, and the events that the import brought, until something is written after it. */
+  before: Before | undefined;
   /** Half-typed readings last thrown away, until something is typed after. */
   thrown: readonly DraftCell[];
 }
+
+type Before = Pick<YardFile, 'yard' | 'events' | 'drafts'> & { brought: ReadonlySet<string> };
 
 const NO_YARD: Yard = { id: '', name: '', sites: [] };
 
@@ -92,16 +65,16 @@ const INITIAL: BookState = {
   cells: [],
   units: 'metric',
   device: '',
-  writing: 0,
-  notKept: '',
   before: undefined,
   thrown: [],
+  news: '',
 };
 
 /** The book that is open: its events, half-typed readings, and everything derived from them. */
 export const BookStore = signalStore(
   { providedIn: 'root' },
   withState(INITIAL),
+  withKeeping(),
   withComputed((store) => {
     const read = computed(() => readBook({ yard: store.yard(), events: store.events() }));
     return {
@@ -116,16 +89,15 @@ export const BookStore = signalStore(
         );
       }),
       undoable: computed(() => undoState(store.events(), store.device())),
-      keeping: computed<Keeping>(() =>
-        store.notKept() !== ''
-          ? { kind: 'failed', message: store.notKept() }
-          : { kind: store.writing() > 0 ? 'saving' : 'saved' },
-      ),
     };
   }),
   withMethods((store, world = inject(BOOK_WORLD)) => {
     let opened: Promise<BookDb> | undefined;
-    const db = (): Promise<BookDb> => (opened ??= world.openDb());
+    const db = (): Promise<BookDb> =>
+      (opened ??= world.openDb({
+        waits: () => patchState(store, { news: 'Close the other tabs of Eager Bough: one of them holds an older store open.' }),
+        gone: () => patchState(store, { news: 'A newer Eager Bough was opened in another tab: reload this one.' }),
+      }));
     const hand = (): Hand => ({
       device: store.device(),
       now: world.now,
@@ -138,28 +110,18 @@ export const BookStore = signalStore(
     let lastWrite: Promise<unknown> = Promise.resolve();
     const today = (): string => formatISO(world.now(), { representation: 'date' });
 
-    /** Runs one write; "saved" is not shown again before it has completed. */
-    function keep<T>(write: (db: BookDb) => Promise<T>): Promise<T | undefined> {
+    /** Runs one write; "saved" is not shown again before it has completed. False where it failed. */
+    function keep<T>(what: string, run: (db: BookDb) => Promise<T>, then?: (done: T) => void): Promise<boolean> {
       begun++;
-      const written = keepNow(write);
+      const written = store
+        .keep({ what, run: async () => run(await db()), ...(then && { then }) })
+        .then((kept) => {
+          if (kept) world.tabs.post(store.yard().id);
+          if (missed && store.writing() === 0) void refresh();
+          return kept !== undefined;
+        });
       lastWrite = written;
       return written;
-    }
-
-    async function keepNow<T>(write: (db: BookDb) => Promise<T>): Promise<T | undefined> {
-      patchState(store, ({ writing }) => ({ writing: writing + 1 }));
-      try {
-        const done = await write(await db());
-        patchState(store, { notKept: '' });
-        world.tabs.post(store.yard().id);
-        return done;
-      } catch (error) {
-        patchState(store, { notKept: `Not saved: ${String(error)}. Export the yard, then reload.` });
-        return undefined;
-      } finally {
-        patchState(store, ({ writing }) => ({ writing: writing - 1 }));
-        if (missed && store.writing() === 0) void refresh();
-      }
     }
 
     /** Shows a yard as it is kept. What is written while it is read would be lost from sight, so it is read again. */
@@ -196,15 +158,28 @@ export const BookStore = signalStore(
       return made;
     }
 
+    /** Keeps a yard and opens it; where it could not be kept, the one that is open stays open. */
     async function keepYard(
       file: Pick<YardFile, 'yard' | 'events' | 'drafts'>,
       write: typeof replaceYard,
-    ): Promise<void> {
-      await keep((db) => write(db, file, file.drafts));
-      await keep((db) => db.put('settings', file.yard.id, 'yard'));
-      await show(file.yard.id);
+    ): Promise<boolean> {
+      const { id } = file.yard;
+      if (!(await keep(`yard ${id}`, (db) => write(db, file, file.drafts)))) return false;
+      await keep('setting yard', (db) => db.put('settings', id, 'yard'));
+      await show(id);
       await listYards();
+      return true;
     }
+
+    /** The yard that was open last, or the first there is where that one is gone. */
+    async function lastOpen(): Promise<string> {
+      const first = store.yards()[0]?.id ?? '';
+      const last = await setting('yard', () => first);
+      return store.yards().some(({ id }) => id === last) ? last : first;
+    }
+
+    const keepCell = (cell: DraftCell): Promise<boolean> =>
+      keep(`cell ${cell.treeId} ${cell.row} ${cell.field}`, (db) => writeCell(db, cell));
 
     return {
       today,
@@ -224,7 +199,7 @@ export const BookStore = signalStore(
             patchState(store, { kind: 'open', yard: demo.file.yard, events: demo.file.events });
             await keepYard(demo.file, replaceYard);
           } else {
-            await show(await setting('yard', () => store.yards()[0]?.id ?? ''));
+            await show(await lastOpen());
           }
           patchState(store, { kind: 'open' });
           world.tabs.listen(() => void refresh());
@@ -239,15 +214,18 @@ export const BookStore = signalStore(
         happenedOn = today(),
         spent: readonly DraftCell[] = [],
       ): Promise<boolean> {
-        const event = await keep((db) => appendEvent(db, store.yard().id, body, happenedOn, hand(), spent));
-        if (!event) return false;
+        const yardId = store.yard().id;
         const gone = new Set(spent);
-        patchState(store, ({ events, cells }) => ({
-          events: [...events, event],
-          cells: cells.filter((cell) => !gone.has(cell)),
-          before: undefined,
-        }));
-        return true;
+        return keep(
+          `entry ${begun}`,
+          (db) => appendEvent(db, yardId, body, happenedOn, hand(), spent),
+          (event) =>
+            patchState(store, ({ events, cells }) => ({
+              events: [...events, event],
+              cells: cells.filter((cell) => !gone.has(cell)),
+              before: undefined,
+            })),
+        );
       },
 
       async undo(): Promise<void> {
@@ -269,7 +247,7 @@ export const BookStore = signalStore(
           thrown: [],
           cells: cells.some(isSame) ? cells.map((other) => (isSame(other) ? cell : other)) : [...cells, cell],
         }));
-        await keep((db) => writeCell(db, cell));
+        await keepCell(cell);
       },
 
       /** Throws the half-typed readings of a tree, or of one of its rows, away. */
@@ -278,23 +256,23 @@ export const BookStore = signalStore(
           cell.treeId === treeId && (row === undefined || cell.row === row);
         const gone = store.cells().filter(isOf);
         patchState(store, ({ cells }) => ({ cells: cells.filter((cell) => !isOf(cell)), thrown: gone }));
-        await keep((db) => dropCells(db, gone));
+        await keep(`cells of ${treeId} ${row ?? ''}`, (db) => dropCells(db, gone));
       },
 
       /** Brings back the half-typed readings that were thrown away last. */
       async bringBack(): Promise<void> {
         const back = store.thrown();
         patchState(store, ({ cells }) => ({ cells: [...cells, ...back], thrown: [] }));
-        for (const cell of back) await keep((db) => writeCell(db, cell));
+        for (const cell of back) await keepCell(cell);
       },
 
       async setUnits(units: Units): Promise<void> {
         patchState(store, { units });
-        await keep((db) => db.put('settings', units, 'units'));
+        await keep('setting units', (db) => db.put('settings', units, 'units'));
       },
 
       async openYard(yardId: string): Promise<void> {
-        await keep((db) => db.put('settings', yardId, 'yard'));
+        await keep('setting yard', (db) => db.put('settings', yardId, 'yard'));
         await show(yardId);
       },
 
@@ -316,18 +294,21 @@ export const BookStore = signalStore(
       /** Keeps an examined file: as a new yard, merged by event id into the one of its name, or in its place. */
       async keepImport(file: YardFile, how: 'add' | 'merge' | 'replace'): Promise<void> {
         const kept = await readYard(await db(), file.yard.id);
-        await keepYard(file, how === 'merge' ? mergeYard : replaceYard);
-        if (!kept) return;
+        if (!(await keepYard(file, how === 'merge' ? mergeYard : replaceYard)) || !kept) return;
         const { yard, events, cells } = kept;
-        patchState(store, { before: { yard, events, drafts: draftsOf(cells) } });
+        const brought = new Set(file.events.map(({ id }) => id));
+        patchState(store, { before: { yard, events, drafts: draftsOf(cells), brought } });
       },
 
-      /** Puts the yard back as it was before the last import. */
+      /** Puts the yard back as it was before the last import; what was written since, in whatever tab, stays. */
       async putBack(): Promise<void> {
-        const before = store.before();
-        if (!before) return;
-        await keepYard(before, replaceYard);
-        patchState(store, { before: undefined });
+        const { before } = store;
+        const was = before();
+        if (!was) return;
+        const now = await readYard(await db(), was.yard.id);
+        if (await keepYard(now ? putBackUnder(was, now) : was, replaceYard)) {
+          patchState(store, { before: undefined });
+        }
       },
     };
   }),
@@ -341,3 +322,22 @@ export interface Examined {
 }
 
 export type BookStoreType = InstanceType<typeof BookStore>;
+
+/** A yard as it was before an import, with what was written since and the trees that is about. */
+function putBackUnder(was: Before, now: Book): Pick<YardFile, 'yard' | 'events' | 'drafts'> {
+  const known = new Set([...was.brought, ...was.events.map(({ id }) => id)]);
+  const since = now.events.filter(({ id }) => !known.has(id));
+  const about = new Set(since.flatMap((event) => ('treeId' in event ? [event.treeId] : [])));
+  const had = new Set(readBook(was).trees.map(({ record }) => record.id));
+  const isLacking = (treeId: string): boolean => about.has(treeId) && !had.has(treeId);
+  const sites = now.yard.sites.map((site) => ({
+    ...site,
+    trees: site.trees.filter(({ id }) => isLacking(id)),
+  }));
+  const needed = now.events.filter((event) => 'treeId' in event && isLacking(event.treeId));
+  const { yard, events } = mergeBooks(was, {
+    yard: { ...now.yard, sites: sites.filter(({ trees }) => trees.length > 0) },
+    events: [...needed, ...since],
+  });
+  return { yard, events, drafts: was.drafts };
+}

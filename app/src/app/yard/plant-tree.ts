@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { CAME_AS, KINDS, kindFacts, type CameAs } from '../../../../core';
-import { BOOK_WORLD, BookStore } from '../book/book-store';
+import { CAME_AS, isDay, KINDS, kindFacts, type CameAs } from '../../../../core';
+import { BookStore } from '../book/book-store';
+import { BOOK_WORLD } from '../book/book-world';
 
 /** Space between a new tree and the last one of its row, cm. */
 const SPACING_CM = 300;
@@ -52,7 +53,7 @@ export class PlantTree {
   readonly ways = CAME_AS;
   readonly cameAs = signal<CameAs | ''>('');
   readonly planted = signal(this.book.today());
-  readonly isReady = computed(() => this.called().trim() !== '' && /^\d{4}-\d\d-\d\d$/.test(this.planted()));
+  readonly isReady = computed(() => this.called().trim() !== '' && isDay(this.planted()));
 
   async plant(): Promise<void> {
     const facts = kindFacts(this.kind());
