@@ -1,4 +1,5 @@
 import { mixed, ValidationError, type AnyObjectSchema } from 'yup';
+import { plainWords } from '../fields/plain-words';
 import { eventSchema } from '../history/events';
 import { eventSchema1, eventsFrom1, type Event1 } from '../history/version-1';
 import { linkTroubles, type Trouble } from './links';
@@ -130,7 +131,7 @@ function troublesOf(schema: Checked, found: unknown, at: string): Trouble[] {
     const inner = error.inner.length > 0 ? error.inner : [error];
     return inner.map(({ path, message }) => ({
       path: [at, path].filter(Boolean).join('.') || 'file',
-      message: plain(message, path),
+      message: plainWords(message, path),
     }));
   }
 }
@@ -148,18 +149,6 @@ function depthOf(text: string): number {
     else if (sign === '}' || sign === ']') depth--;
   }
   return deepest;
-}
-
-/** Yup opens some messages with the path, which is shown beside them already. */
-function plain(message: string, path: string | undefined): string {
-  const bare =
-    path && message.startsWith(path) ? message.slice(path.length).trim() : message.replace(/^this /, '');
-  const words = bare
-    .replace(/ but the final value was: [\s\S]*$/, '')
-    .replace(/^must be a `(\w+)` type,?$/, (_, type: string) =>
-      /^[aeiou]/.test(type) ? `must be an ${type}` : `must be a ${type}`,
-    );
-  return words.length > 300 ? `${words.slice(0, 300)}…` : words;
 }
 
 function placeOf(error: unknown, text: string): string {

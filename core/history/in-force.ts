@@ -21,11 +21,22 @@ export function eventsInForce(events: readonly BookEvent[]): PlainEvent[] {
       held.push(event);
       continue;
     }
-    const { id, device, sequence, clock, recordedAt, ruleSet } = event;
-    const happenedOn = amendment.day ?? event.happenedOn;
-    held.push({ id, device, sequence, clock, happenedOn, recordedAt, ruleSet, ...amendment.body });
+    held.push(amendedBy(event, amendment));
   }
   return held.sort((a, b) => compare(a.happenedOn, b.happenedOn));
+}
+
+const amendments = new WeakMap<BookEvent, { by: BookEvent; event: PlainEvent }>();
+
+/** An event with an amendment's content, the same object each time for the same two. */
+function amendedBy(event: BookEvent, by: BookEvent & { kind: 'amend' }): PlainEvent {
+  const known = amendments.get(event);
+  if (known?.by === by) return known.event;
+  const { id, device, sequence, clock, recordedAt, ruleSet } = event;
+  const happenedOn = by.day ?? event.happenedOn;
+  const amended = { id, device, sequence, clock, happenedOn, recordedAt, ruleSet, ...by.body };
+  amendments.set(event, { by, event: amended });
+  return amended;
 }
 
 /**

@@ -28,6 +28,8 @@ export interface TreeState {
   leaderFailures: number;
   /** Buds read on a whip. */
   buds: BudReadings | undefined;
+  /** ISO date on which it is looked at: its season, leaf and age are those of this day, not of the last visit. */
+  today: string;
   /** ISO date of the last visit with readings; undefined if never measured. */
   visitedOn: string | undefined;
 }
@@ -44,9 +46,9 @@ export interface ReadBook {
 /** Works a book's withdrawals and amendments in, up to and including a date. */
 export function readBook(book: Book, onDate = '9999-12-31'): ReadBook {
   const yard: YardDraft = { sites: new Map(), trees: [], schoolEdits: {} };
-  for (const { trees: standing, ...site } of book.yard.sites) {
-    yard.sites.set(site.id, site);
-    for (const record of standing) yard.trees.push({ record, siteId: site.id });
+  for (const site of book.yard.sites) {
+    yard.sites.set(site.id, bareSite(site));
+    for (const record of site.trees) yard.trees.push({ record, siteId: site.id });
   }
   const eventsOf = new Map<string, PlainEvent[]>();
   for (const event of eventsInForce(book.events)) {
@@ -60,14 +62,26 @@ export function readBook(book: Book, onDate = '9999-12-31'): ReadBook {
   return { sites: [...yard.sites.values()], trees: yard.trees, eventsOf, schoolEdits: yard.schoolEdits };
 }
 
+const bareSites = new WeakMap<object, Site>();
+
+/** A site without its trees, the same object each time for the same one. */
+function bareSite(site: Book['yard']['sites'][number]): Site {
+  const known = bareSites.get(site);
+  if (known) return known;
+  const { trees: _, ...bare } = site;
+  bareSites.set(site, bare);
+  return bare;
+}
+
 /**
  * The state of one tree, or undefined when the book has no such tree or its site is missing.
+ * @param today ISO date on which it is looked at; where it is not said, the day of its last visit, or of its planting
  * @param then events laid over it that are not in the book, such as a visit that is still being typed
  */
 export function treeState(
   read: ReadBook,
   treeId: string,
-  then: readonly PlainEvent[] = [],
+  { today, then = [] }: { today?: string; then?: readonly PlainEvent[] } = {},
 ): TreeState | undefined {
   const known = read.trees.find(({ record }) => record.id === treeId);
   const ground = known && read.sites.find(({ id }) => id === known.siteId);
@@ -80,6 +94,7 @@ export function treeState(
     tree: treeFrom(record, stems),
     rulings: Object.fromEntries(draft.rulings),
     cuts: Object.fromEntries(draft.cuts),
+    today: today ?? visitedOn ?? record.planted,
     school: schoolOf(school, read.schoolEdits),
   };
 }

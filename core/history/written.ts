@@ -1,4 +1,5 @@
 import { ValidationError, type AnyObjectSchema } from 'yup';
+import { plainWords } from '../fields/plain-words';
 import { eventSchema, type BookEvent } from './events';
 
 /**
@@ -11,6 +12,6 @@ export function eventTroubles(event: BookEvent): string | undefined {
     return undefined;
   } catch (error) {
     if (!(error instanceof ValidationError)) throw error;
-    return error.message;
+    return `${error.path || 'the entry'} ${plainWords(error.message, error.path)}`;
   }
 }

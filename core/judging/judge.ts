@@ -1,4 +1,4 @@
-import { dayOf, sceneOf } from './scene';
+import { sceneOf } from './scene';
 import { lookAt, lookAtSet, type Finding, type Scene, type SetPlace } from '../findings';
 import { limbsOf } from '../findings/measures';
 import { formOf, type Form } from '../forms';
@@ -147,7 +147,7 @@ function chooseLimbs(
       caps,
       laterCaps: capsOf(scene, false),
       cutBack: cutBackOf({ scene, form, chosen: set, verdicts: freed, caps, say, cuts: state.cuts }),
-      today: dayOf(state),
+      today: state.today,
       say,
     });
   };

@@ -4,10 +4,10 @@ import type { TreeState } from '../history/tree-at';
 import { kindFacts } from '../kinds/kinds';
 import { resolveLimits } from '../rules/limits';
 import { rulesOfSchool } from '../schools/schools';
-import { isInLeaf, woodSeason } from '../sites/site';
+import { isInLeaf, woodSeason } from '../calendar/seasons';
 import { layOut } from '../tree/course';
 
-/** The scene a tree's rules look at: its courses, kind, site, school and figures, on the day of its last visit. */
+/** The scene a tree's rules look at: its courses, kind, site, school and figures, on the day it is looked at. */
 export function sceneOf(state: TreeState): Scene {
   const kind = kindFacts(state.tree.kind);
   const form = formOf(state.form);
@@ -18,7 +18,7 @@ export function sceneOf(state: TreeState): Scene {
     school: rulesOfSchool(answers),
     tree: state.rules,
   });
-  const today = dayOf(state);
+  const { today } = state;
   const season = woodSeason(state.site, today);
   const inLeaf = isInLeaf(state.site, today);
   const seasonsGrown = season - woodSeason(state.site, state.record.planted) + 1;
@@ -34,6 +34,3 @@ export function sceneOf(state: TreeState): Scene {
     runDeg: { from: limits('set.fromDeg').value, to: limits('set.toDeg').value },
   };
 }
-
-/** The day a tree is judged on: that of its last visit, or of its planting. */
-export const dayOf = (state: TreeState): string => state.visitedOn ?? state.record.planted;

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { KINDS, kindFacts } from '../kinds/kinds';
 import { FORMS } from '../forms';
-import { clearanceAt, seasonOf, woodSeason } from '../sites/site';
+import { clearanceAt } from '../sites/site';
+import { seasonOf, woodSeason } from '../calendar/seasons';
 import { LEVEL_SITE } from '../testing/trees';
 import { RULE_DEFAULTS, RULE_KEYS } from './defaults';
 import { resolveLimits } from './limits';

@@ -97,7 +97,7 @@ const WAYS: Readonly<
     (objects[draw(objects.length)] as Record<string, unknown>)['<b>extra</b>'] = SCRIPT;
     return JSON.stringify(file);
   },
-  'newer version': (file, draw) => JSON.stringify({ ...file, version: 2 + draw(50) }),
+  'newer version': (file, draw) => JSON.stringify({ ...file, version: 3 + draw(50) }),
 };
 
 /** `count` broken copies of a good file, the ways of breaking it in turn. */

@@ -36,6 +36,8 @@ export interface TestTree {
   leaderFailures?: number;
   buds?: TreeState['buds'];
   visitedOn?: string;
+  /** The day it is looked at; that of the visit unless said. */
+  today?: string;
   planted?: string;
   cameAs?: TreeRecord['cameAs'];
 }
@@ -65,6 +67,7 @@ export function treeOf({
   leaderFailures = 0,
   buds,
   visitedOn = '2026-11-14',
+  today = visitedOn,
   planted = '2025-01-01',
   cameAs,
 }: TestTree): TreeState {
@@ -99,7 +102,7 @@ export function treeOf({
   const stems = [stem, ...limbs.map((limb, i) => completeStem(limb.id, readingsOf(limb), facts, i + 1))];
   const tree = { id: 'tree', kind, unionCm: 10, ownRooted: facts.ownRooted, stems };
   return {
-    ...{ record, site: { ...LEVEL_SITE, ...site }, tree, form, rules, rulings, cuts, visitedOn },
+    ...{ record, site: { ...LEVEL_SITE, ...site }, tree, form, rules, rulings, cuts, visitedOn, today },
     ...{ school: schoolOf(school), shapedBefore, leaderFailures, buds },
   };
 }

@@ -115,7 +115,8 @@ function readCell(
   } else if (field === 'on') {
     return readCarrier(given, text, tags, row);
   } else {
-    if (text.length > MOST_TYPED) return `A reading is at most ${MOST_TYPED} characters: type the number and its unit.`;
+    if (text.length > MOST_TYPED)
+      return `A reading is at most ${MOST_TYPED} characters: type the number and its unit.`;
     const parsed = parseReading(text, FIELD_DIMENSION[field], units);
     if (!parsed.ok) return parsed.message;
     given[field] = parsed.reading;

@@ -19,4 +19,5 @@ export const CROWDED: TreeState = {
   leaderFailures: 0,
   buds: undefined,
   visitedOn: '2026-12-01',
+  today: '2026-12-01',
 };

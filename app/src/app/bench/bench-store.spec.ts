@@ -1,10 +1,18 @@
 import { signal, type WritableSignal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { judge, type ChosenSet, type EventBody, type Judgement, type TreeState } from '../../../../core';
+import {
+  judge,
+  type ChosenSet,
+  type EventBody,
+  type Judgement,
+  type ReadBook,
+  type TreeState,
+} from '../../../../core';
 import { treeOf, type TestTree } from '../../../../core/testing/trees';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
+import { Prices } from '../judging/prices';
 import { BenchStore, type BenchStoreType } from './bench-store';
 
 const TREE: TestTree = {
@@ -16,6 +24,12 @@ const TREE: TestTree = {
     })),
     { id: 'x', h: 58, bearing: 20, angle: 50, length: 60, mm: 13 },
   ],
+};
+
+/** The book's own record of the tree, for what work leaves of it. */
+const READ: ReadBook = {
+  ...{ sites: [], eventsOf: new Map(), schoolEdits: {} },
+  trees: [{ record: treeOf(TREE).record, siteId: 'site' }],
 };
 
 let written: EventBody[];
@@ -31,6 +45,7 @@ beforeEach(() => {
   const record = (body: EventBody): Promise<boolean> => Promise.resolve(written.push(body) > 0);
   const book = {
     ...{ states, record, cells: signal([]), units: signal('metric'), events: signal([]) },
+    read: signal(READ),
     today: () => '2026-11-23',
   };
   const trees = signal({ tree: { judged, since: undefined, failure: undefined } });
@@ -39,6 +54,7 @@ beforeEach(() => {
       BenchStore,
       { provide: BookStore, useValue: book },
       { provide: JudgingStore, useValue: { trees, wantFirst: () => undefined } },
+      { provide: Prices, useValue: { of: () => judged } },
     ],
   });
   bench = TestBed.inject(BenchStore);

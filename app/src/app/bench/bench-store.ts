@@ -27,6 +27,7 @@ import { draftsOf } from '../book/book-db';
 import { extentOf } from '../drawing/frame';
 import type { TreePicture } from '../drawing/tree-picture';
 import { JudgingStore } from '../judging/judging-store';
+import { Prices } from '../judging/prices';
 
 /** The tree shown as it is, or as the planned work leaves it. */
 export type Moment = 'stands' | 'after';
@@ -55,7 +56,7 @@ const INITIAL: BenchState = {
 /** One tree on the bench: where one stands, what is in hand, and what is half typed. */
 export const BenchStore = signalStore(
   withState(INITIAL),
-  withComputed((store, book = inject(BookStore), judging = inject(JudgingStore)) => {
+  withComputed((store, book = inject(BookStore), judging = inject(JudgingStore), prices = inject(Prices)) => {
     const state = computed(() => book.states().get(store.treeId()));
     const rows = computed(() => draftsOf(book.cells())[store.treeId()] ?? {});
     const draft = computed(() => {
@@ -77,7 +78,10 @@ export const BenchStore = signalStore(
         recordedAt: '~',
         ruleSet: RULE_SET,
       };
-      return treeState(book.read(), now.record.id, [{ ...asIf, ...visit }]);
+      return treeState(book.read(), now.record.id, {
+        today: now.today,
+        then: [{ ...asIf, ...visit }],
+      });
     });
     const judgement = computed(() => judging.trees()[store.treeId()]);
     const whip = computed(() => {
@@ -88,10 +92,12 @@ export const BenchStore = signalStore(
       const answer = judgement()?.judged;
       return answer?.kind === 'judged' ? answer : undefined;
     });
+    /** The same with the price of deciding otherwise, once that is worked out. */
+    const priced = computed(() => (judged() ? prices.of(store.treeId()) : undefined));
     const picture = computed<TreePicture | undefined>(() => {
       const shown = drafted();
       if (!shown) return undefined;
-      const season = woodSeason(shown.site, book.today());
+      const season = woodSeason(shown.site, shown.today);
       const answer = judged();
       const isAfter = store.moment() === 'after' && answer !== undefined;
       const tried = store.tried();
@@ -115,7 +121,7 @@ export const BenchStore = signalStore(
         (_, i) => limits('wire.firstCm').value + i * limits('wire.gapCm').value,
       );
     });
-    return { state, rows, draft, drafted, judgement, judged, whip, picture, wires };
+    return { state, rows, draft, drafted, judgement, judged, priced, whip, picture, wires };
   }),
   withMethods((store, book = inject(BookStore), judging = inject(JudgingStore)) => {
     const write = (body: EventBody): Promise<boolean> => book.record(body);

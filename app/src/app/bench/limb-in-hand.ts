@@ -131,7 +131,7 @@ export class LimbInHand {
 
   private readonly lastSeason = computed(() => {
     const state = this.bench.state();
-    return state && String(woodSeason(state.site, this.book.today()) - 1);
+    return state && String(woodSeason(state.site, state.today) - 1);
   });
 
   endBudOf = (value: string): EndBud => (value === 'flower' ? 'flower' : 'leaf');
@@ -148,7 +148,10 @@ export class LimbInHand {
   seeShoots(stemId: StemId, typed: string): void {
     const sideShoots = Number(typed.trim());
     const isCount =
-      typed.trim() !== '' && Number.isInteger(sideShoots) && sideShoots >= 0 && sideShoots <= MOST_SIDE_SHOOTS;
+      typed.trim() !== '' &&
+      Number.isInteger(sideShoots) &&
+      sideShoots >= 0 &&
+      sideShoots <= MOST_SIDE_SHOOTS;
     this.seenTrouble.set(
       isCount
         ? undefined
@@ -185,7 +188,7 @@ export class LimbInHand {
 
   /** What is at stake on the other side of the verdict. */
   readonly price = computed(() => {
-    const verdict = this.verdict();
+    const verdict = this.bench.priced()?.verdicts[this.verdict()?.stemId ?? ''];
     if (!verdict?.price) return undefined;
     const words = verdict.price.words.join('; ');
     if (verdict.ruling === 'keep' || verdict.ruling === 'leader') return `Your keeping it costs: ${words}.`;

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { formatValue, kindFacts, woundsOf, yearsToClose, type WoundChoice } from '../../../../core';
 import { BookStore } from '../book/book-store';
-import { JudgingStore } from '../judging/judging-store';
+import { Prices } from '../judging/prices';
 import { drawnSeason, smallExtent } from '../drawing/small-drawing';
 import { TreeSilhouette } from '../yard/tree-silhouette';
 
@@ -49,13 +49,10 @@ export class OtherWounds {
   /** Only ways that concern this stem; all of them when not given. */
   readonly stemId = input<string>();
   private readonly book = inject(BookStore);
-  private readonly judging = inject(JudgingStore);
+  private readonly prices = inject(Prices);
 
   private readonly state = computed(() => this.book.states().get(this.treeId()));
-  private readonly judged = computed(() => {
-    const answer = this.judging.trees()[this.treeId()]?.judged;
-    return answer?.kind === 'judged' ? answer : undefined;
-  });
+  private readonly judged = computed(() => this.prices.of(this.treeId()));
   readonly season = computed(() => drawnSeason(this.state(), this.book.today()));
   readonly extent = computed(() => smallExtent(this.state()));
 

@@ -48,7 +48,7 @@ export class RunnersUp {
       tags: this.tags(set),
       difference: [
         this.difference(set, judged.chosen),
-        cutsInstead(judged.runnersUpWounds[i]?.wounds, judged.plan.wounds),
+        cutsInstead(this.bench.priced()?.runnersUpWounds[i]?.wounds, judged.plan.wounds),
       ]
         .filter(Boolean)
         .join('; '),

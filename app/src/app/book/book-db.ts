@@ -134,7 +134,9 @@ export async function appendEvent(
   const settings = tx.objectStore('settings');
   const [sequenceKey, clockKey] = [`sequence of ${yardId}`, `clock of ${yardId}`];
   const sequence = Number((await settings.get(sequenceKey)) ?? '0') + 1;
-  const seen = Number((await settings.get(clockKey)) ?? (await latestClockOf(tx.objectStore('events'), yardId)));
+  const seen = Number(
+    (await settings.get(clockKey)) ?? (await latestClockOf(tx.objectStore('events'), yardId)),
+  );
   const clock = nextClock(hand.now().getTime(), seen);
   const event: BookEvent = {
     ...body,
@@ -167,6 +169,20 @@ const keyOf = ({ yardId, treeId, row, field }: DraftCell): [string, string, stri
   ...([yardId, treeId, row, field] as const),
 ];
 
+/** Where a yard's clock is kept already, moves it past events that are taken in. */
+async function moveClockOn(
+  settings: {
+    get(key: string): Promise<string | undefined>;
+    put(value: string, key: string): Promise<unknown>;
+  },
+  yardId: string,
+  events: readonly BookEvent[],
+): Promise<void> {
+  const key = `clock of ${yardId}`;
+  const kept = await settings.get(key);
+  if (kept !== undefined) await settings.put(String(Math.max(Number(kept), latestClock(events))), key);
+}
+
 async function latestClockOf(
   events: { index(name: 'yard'): { getAll(yardId: string): Promise<{ event: BookEvent }[]> } },
   yardId: string,
@@ -198,7 +214,7 @@ export async function replaceYard(
   const tx = db.transaction(['yards', 'events', 'drafts', 'settings'], 'readwrite', STRICT);
   const events = tx.objectStore('events');
   const cells = tx.objectStore('drafts');
-  void tx.objectStore('settings').delete(`clock of ${yardId}`);
+  await moveClockOn(tx.objectStore('settings'), yardId, book.events);
   const [oldEvents, oldCells] = await Promise.all([
     events.index('yard').getAllKeys(yardId),
     cells.index('yard').getAllKeys(yardId),
@@ -219,7 +235,7 @@ export async function mergeYard(
 ): Promise<void> {
   const yardId = file.yard.id;
   const tx = db.transaction(['yards', 'events', 'drafts', 'settings'], 'readwrite', STRICT);
-  void tx.objectStore('settings').delete(`clock of ${yardId}`);
+  await moveClockOn(tx.objectStore('settings'), yardId, file.events);
   const events = tx.objectStore('events');
   const cells = tx.objectStore('drafts');
   const kept = await tx.objectStore('yards').get(yardId);

@@ -1,43 +1,17 @@
 import 'fake-indexeddb/auto';
-import { TestBed } from '@angular/core/testing';
 import { deleteDB } from 'idb';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import demo from '../../../../demo/two-hillsides.json';
 import { readYardFile } from '../../../../core/formats/read';
 import { brokenFiles } from '../../../../core/testing/broken-files';
 import { openBookDb, type BookDb } from './book-db';
-import { BookStore, type BookStoreType } from './book-store';
-import { BOOK_WORLD, type BookWorld } from './book-world';
+import type { BookStoreType } from './book-store';
+import { DEMO, fresh, hashOfStore, openTab as openTabOn, until } from './open-tab';
 
-const DEMO = JSON.stringify(demo);
 let dbName = '';
 let db: BookDb;
-let count = 0;
 
-/** A store on the test's own database; tabs of one test hear each other. */
-async function openTab(heard: ((message: string) => void)[] = []): Promise<BookStoreType> {
-  const world: BookWorld = {
-    openDb: () => openBookDb(dbName),
-    now: () => new Date(Date.UTC(2026, 10, 23, 12, 0, ++count)),
-    newId: () => `id-${++count}`,
-    demoFile: () => Promise.resolve(DEMO),
-    readFile: (text) => ({ done: Promise.resolve(readYardFile(text)), stop: () => undefined }),
-    tabs: {
-      post: (message) => heard.forEach((hear) => hear(message)),
-      listen: (hear) => heard.push(hear),
-    },
-  };
-  TestBed.resetTestingModule();
-  TestBed.configureTestingModule({ providers: [{ provide: BOOK_WORLD, useValue: world }] });
-  const store = TestBed.inject(BookStore);
-  await until(() => store.kind() !== 'opening' && store.keeping().kind === 'saved');
-  expect(store.failure()).toBe('');
-  return store;
-}
-
-async function until(isSo: () => boolean): Promise<void> {
-  await vi.waitFor(() => expect(isSo()).toBe(true), { timeout: 60_000, interval: 5 });
-}
+const openTab = (heard?: ((message: string) => void)[]): Promise<BookStoreType> => openTabOn(dbName, heard);
 
 async function timed<T extends object>(doIt: () => Promise<T>): Promise<T & { ms: number }> {
   const from = performance.now();
@@ -45,18 +19,8 @@ async function timed<T extends object>(doIt: () => Promise<T>): Promise<T & { ms
   return { ...done, ms: performance.now() - from };
 }
 
-/** Everything that is kept, as one number (FNV-1a). */
-async function hashOfStore(): Promise<number> {
-  const kept = await Promise.all(
-    (['yards', 'events', 'drafts', 'settings'] as const).map((name) => db.getAll(name)),
-  );
-  let hash = 0x811c9dc5;
-  for (const letter of JSON.stringify(kept)) hash = Math.imul(hash ^ letter.charCodeAt(0), 0x01000193);
-  return hash;
-}
-
 beforeEach(async () => {
-  dbName = `book-${++count}`;
+  dbName = `book-${fresh()}`;
   await deleteDB(dbName);
   db = await openBookDb(dbName);
 });
@@ -108,7 +72,7 @@ describe('the book', () => {
     expect(await store.record(uncloneable)).toBe(false);
     expect(store.keeping()).toMatchObject({
       kind: 'failed',
-      message: expect.stringMatching(/^Not saved/) as string,
+      message: expect.stringMatching(/^Not written: text must be a string/) as string,
     });
     expect(store.events().length).toBe(before);
   });
@@ -140,36 +104,36 @@ describe('the book', () => {
     const store = await openTab();
     await store.type('harrier', 'd', 'length', '9 i');
     await store.record({ kind: 'note', treeId: 'weir', text: 'mine' });
-    const before = await hashOfStore();
+    const before = await hashOfStore(db);
     await store.dropDraft('harrier');
-    expect(await hashOfStore()).not.toBe(before);
+    expect(await hashOfStore(db)).not.toBe(before);
     await store.bringBack();
-    expect(await hashOfStore()).toBe(before);
+    expect(await hashOfStore(db)).toBe(before);
 
     const { read } = await store.examine(store.readFile(DEMO));
     if (read.kind !== 'good') throw new Error('the demo is refused');
     await store.keepImport(read.file, 'replace');
     expect(store.cells()).toEqual([]);
     await store.putBack();
-    expect(await hashOfStore()).toBe(before);
+    expect(await hashOfStore(db)).toBe(before);
   });
 
   it('comes back from its own export as the same yard, and joins without doubling', async () => {
     const store = await openTab();
     await store.record({ kind: 'note', treeId: 'weir', text: 'Dry <b>week</b>.' });
-    const before = await hashOfStore();
+    const before = await hashOfStore(db);
     const examined = await store.examine(store.readFile(store.exportText()));
     expect(examined.effect).toMatchObject({ kind: 'merges', newEvents: 0 });
     if (examined.read.kind !== 'good') throw new Error('refused its own export');
     await store.keepImport(examined.read.file, 'merge');
-    expect(await hashOfStore()).toBe(before);
+    expect(await hashOfStore(db)).toBe(before);
   });
 });
 
 describe('500 broken files', () => {
   it('are each refused with where and why, in under a second, and change nothing', async () => {
     const store = await openTab();
-    const before = await hashOfStore();
+    const before = await hashOfStore(db);
     const small = JSON.stringify({ ...demo, events: demo.events.slice(0, 4) });
     let asksFirst = 0;
     for (const { how, text } of brokenFiles(small, 500, 23)) {
@@ -191,7 +155,7 @@ describe('500 broken files', () => {
         expect(message, how).toMatch(/^.{8,400}$/s);
       }
     }
-    expect(await hashOfStore()).toBe(before);
+    expect(await hashOfStore(db)).toBe(before);
     expect(asksFirst).toBeLessThan(10);
     expect(readYardFile(small).kind).toBe('good');
   }, 300_000);

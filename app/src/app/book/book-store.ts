@@ -1,4 +1,4 @@
-import { computed, inject } from '@angular/core';
+import { computed, DOCUMENT, inject } from '@angular/core';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
 import { formatISO } from 'date-fns';
 import {
@@ -6,7 +6,7 @@ import {
   mergeBooks,
   readBook,
   RULE_SET,
-  treeState,
+  TreeMemo,
   undoState,
   writeYardFile,
   type Book,
@@ -44,6 +44,8 @@ interface BookState {
   cells: readonly DraftCell[];
   units: Units;
   device: string;
+  /** Today, ISO: trees are looked at as they are on it. */
+  day: string;
   /** What the store itself has to say, such as that it waits for another tab. */
   news: string;
   /** The yard as it was before the last import, and the events that the import brought, until something is written after it. */
@@ -65,6 +67,7 @@ const INITIAL: BookState = {
   cells: [],
   units: 'metric',
   device: '',
+  day: '',
   before: undefined,
   thrown: [],
   news: '',
@@ -77,17 +80,10 @@ export const BookStore = signalStore(
   withKeeping(),
   withComputed((store) => {
     const read = computed(() => readBook({ yard: store.yard(), events: store.events() }));
+    const memo = new TreeMemo();
     return {
       read,
-      states: computed<ReadonlyMap<string, TreeState>>(() => {
-        const book = read();
-        return new Map(
-          book.trees.flatMap(({ record }) => {
-            const state = treeState(book, record.id);
-            return state ? [[record.id, state] as const] : [];
-          }),
-        );
-      }),
+      states: computed<ReadonlyMap<string, TreeState>>(() => memo.statesOf(read(), store.day())),
       undoable: computed(() => undoState(store.events(), store.device())),
     };
   }),
@@ -95,8 +91,12 @@ export const BookStore = signalStore(
     let opened: Promise<BookDb> | undefined;
     const db = (): Promise<BookDb> =>
       (opened ??= world.openDb({
-        waits: () => patchState(store, { news: 'Close the other tabs of Eager Bough: one of them holds an older store open.' }),
-        gone: () => patchState(store, { news: 'A newer Eager Bough was opened in another tab: reload this one.' }),
+        waits: () =>
+          patchState(store, {
+            news: 'Close the other tabs of Eager Bough: one of them holds an older store open.',
+          }),
+        gone: () =>
+          patchState(store, { news: 'A newer Eager Bough was opened in another tab: reload this one.' }),
       }));
     const hand = (): Hand => ({
       device: store.device(),
@@ -111,7 +111,11 @@ export const BookStore = signalStore(
     const today = (): string => formatISO(world.now(), { representation: 'date' });
 
     /** Runs one write; "saved" is not shown again before it has completed. False where it failed. */
-    function keep<T>(what: string, run: (db: BookDb) => Promise<T>, then?: (done: T) => void): Promise<boolean> {
+    function keep<T>(
+      what: string,
+      run: (db: BookDb) => Promise<T>,
+      then?: (done: T) => void,
+    ): Promise<boolean> {
       begun++;
       const written = store
         .keep({ what, run: async () => run(await db()), ...(then && { then }) })
@@ -184,12 +188,17 @@ export const BookStore = signalStore(
     return {
       today,
 
+      /** Looks at the trees on another day, when one has begun. */
+      lookAtClock(): void {
+        if (store.day() !== today()) patchState(store, { day: today() });
+      },
+
       /** Opens the store, with the demo yard in it on a first visit. */
       async open(): Promise<void> {
         try {
           const device = await setting('device', () => `tab-${world.newId()}`);
           const units = (await setting('units', () => 'metric')) as Units;
-          patchState(store, { device, units });
+          patchState(store, { device, units, day: today() });
           await listYards();
           if (store.yards().length === 0) {
             const { readYardFile } = await import('../../../../core/formats/read');
@@ -312,7 +321,12 @@ export const BookStore = signalStore(
       },
     };
   }),
-  withHooks({ onInit: (store) => void store.open() }),
+  withHooks({
+    onInit: (store, document = inject(DOCUMENT)) => {
+      void store.open();
+      document.addEventListener('visibilitychange', () => store.lookAtClock());
+    },
+  }),
 );
 
 /** A file looked at before anything is kept. */

@@ -11,9 +11,7 @@ export interface Unkept {
 
 /** Whether what is on screen is on disk. */
 export type Keeping =
-  | { kind: 'saved' }
-  | { kind: 'saving' }
-  | { kind: 'failed'; message: string; canTryAgain: boolean };
+  { kind: 'saved' } | { kind: 'saving' } | { kind: 'failed'; message: string; canTryAgain: boolean };
 
 /** A write to run, and what follows once it is kept. */
 export interface Write<T> {

@@ -1,13 +1,18 @@
 /// <reference lib="webworker" />
 import { judge } from '../../../../core';
+import { judgedBefore, keepJudged } from './judgement-cache';
 import type { JudgeAnswer, JudgeRequest } from './judge-messages';
 
-addEventListener('message', ({ data }: MessageEvent<JudgeRequest>) => {
-  const { id, treeId, state, units } = data;
-  const answer = (result: JudgeAnswer['result']): void => postMessage({ id, treeId, result });
+addEventListener('message', ({ data }: MessageEvent<JudgeRequest>) => void answer(data));
+
+async function answer({ id, treeId, state, units }: JudgeRequest): Promise<void> {
+  const reply = (result: JudgeAnswer['result']): void => postMessage({ id, treeId, result });
   try {
-    answer({ ok: true, judged: judge(state, units) });
+    const known = await judgedBefore(treeId, state, units);
+    const judged = known ?? judge(state, units, { withPrices: false });
+    reply({ ok: true, judged });
+    if (!known) await keepJudged(treeId, state, units, judged);
   } catch (error) {
-    answer({ ok: false, message: error instanceof Error ? error.message : String(error) });
+    reply({ ok: false, message: error instanceof Error ? error.message : String(error) });
   }
-});
+}

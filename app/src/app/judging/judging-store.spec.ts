@@ -36,7 +36,7 @@ class StandInWorker implements JudgeWorker {
   /** Answers the request at a place with what the program says of its tree. */
   answer(at: number): void {
     const { id, treeId, state, units } = this.asked[at] as JudgeRequest;
-    this.give({ id, treeId, result: { ok: true, judged: judge(state, units) } });
+    this.give({ id, treeId, result: { ok: true, judged: judge(state, units, { withPrices: false }) } });
   }
 
   give(answer: JudgeAnswer): void {

@@ -31,6 +31,9 @@ interface JudgingState {
   foremost: string | undefined;
 }
 
+/** What a judging was asked about: a state that has not changed is the same object. */
+type Asked = Pick<JudgeRequest, 'state' | 'units'>;
+
 const NOTHING: TreeJudging = { judged: undefined, since: undefined, failure: undefined };
 
 /**
@@ -45,10 +48,10 @@ export const JudgingStore = signalStore(
   })),
   withMethods((store, book = inject(BookStore), makeWorker = inject(JUDGE_WORKER)) => {
     let worker: JudgeWorker | undefined;
-    let running: { id: number; treeId: string; key: string } | undefined;
+    let running: ({ id: number; treeId: string } & Asked) | undefined;
     let lastId = 0;
-    const answered = new Map<string, string>();
-    const waiting = new Map<string, { key: string; request: Omit<JudgeRequest, 'id'> }>();
+    const answered = new Map<string, Asked>();
+    const waiting = new Map<string, Asked>();
 
     const set = (treeId: string, change: Partial<TreeJudging>): void =>
       patchState(store, ({ trees }) => ({
@@ -62,8 +65,8 @@ export const JudgingStore = signalStore(
       const chosen = treeId === undefined ? undefined : waiting.get(treeId);
       if (treeId === undefined || !chosen) return;
       waiting.delete(treeId);
-      running = { id: ++lastId, treeId, key: chosen.key };
-      ready().postMessage({ id: running.id, ...chosen.request });
+      running = { id: ++lastId, treeId, ...chosen };
+      ready().postMessage(running);
     }
 
     function ready(): JudgeWorker {
@@ -76,7 +79,7 @@ export const JudgingStore = signalStore(
 
     function receive({ id, treeId, result }: JudgeAnswer): void {
       if (running?.id !== id) return;
-      answered.set(treeId, running.key);
+      answered.set(treeId, running);
       running = undefined;
       const stillWaits = waiting.has(treeId);
       if (result.ok) {
@@ -91,7 +94,7 @@ export const JudgingStore = signalStore(
       worker?.terminate();
       worker = undefined;
       if (running) {
-        answered.set(running.treeId, running.key);
+        answered.set(running.treeId, running);
         set(running.treeId, { since: undefined, failure: message });
         running = undefined;
       }
@@ -113,11 +116,9 @@ export const JudgingStore = signalStore(
       askWhereChanged(): void {
         const units = book.units();
         for (const [treeId, state] of book.states()) {
-          const key = JSON.stringify([units, state]);
-          const asked =
-            waiting.get(treeId)?.key ?? (running?.treeId === treeId ? running.key : answered.get(treeId));
-          if (asked === key) continue;
-          waiting.set(treeId, { key, request: { treeId, state, units } });
+          const asked = waiting.get(treeId) ?? (running?.treeId === treeId ? running : answered.get(treeId));
+          if (asked?.state === state && asked.units === units) continue;
+          waiting.set(treeId, { state, units });
           untracked(() => set(treeId, { since: Date.now() }));
         }
         untracked(next);

@@ -13,6 +13,8 @@ export interface Questions {
   weigh: { ask: { state: TreeState }; answer: Record<StemId, Confidence> };
   keep: { ask: { state: TreeState; stemId: StemId }; answer: Counterfactual | undefined };
   forms: { ask: { state: TreeState; units: Units }; answer: SuitedForm[] };
+  /** The judgement with the price of deciding otherwise, and other ways to make the cuts. */
+  price: { ask: { state: TreeState; units: Units }; answer: Judged };
   judge: { ask: { state: TreeState; units: Units }; answer: Judged };
 }
 

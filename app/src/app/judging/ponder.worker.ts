@@ -6,6 +6,7 @@ const ANSWERS: { [K in QuestionKind]: (ask: Questions[K]['ask']) => Questions[K]
   weigh: ({ state }) => weigh(state),
   keep: ({ state, stemId }) => whatWouldKeep(state, stemId),
   forms: ({ state, units }) => formsFor(state, units),
+  price: ({ state, units }) => judge(state, units),
   judge: ({ state, units }) => judge(state, units, { withPrices: false }),
 };
 

@@ -53,7 +53,7 @@ export class YardPage {
             ...widthOf(state),
             what: this.what(state),
             form: FORM_NAMES[state.form],
-            season: woodSeason(state.site, this.book.today()),
+            season: woodSeason(state.site, state.today),
             verdicts: answer?.kind === 'judged' ? answer.verdicts : {},
             next: nextThing(judged[state.record.id]),
           };

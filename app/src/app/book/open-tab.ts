@@ -1,0 +1,52 @@
+import { TestBed } from '@angular/core/testing';
+import { expect, vi } from 'vitest';
+import demo from '../../../../demo/two-hillsides.json';
+import { readYardFile } from '../../../../core/formats/read';
+import { openBookDb, type BookDb } from './book-db';
+import { BookStore, type BookStoreType } from './book-store';
+import { BOOK_WORLD, type BookWorld } from './book-world';
+
+export const DEMO = JSON.stringify(demo);
+
+let count = 0;
+/** A name or an instant that no test of this run had before. */
+export const fresh = (): number => ++count;
+
+/** A store on a database of the test's own; tabs of one test hear each other. */
+export async function openTab(
+  dbName: string,
+  heard: ((message: string) => void)[] = [],
+  world: Partial<BookWorld> = {},
+): Promise<BookStoreType> {
+  const usual: BookWorld = {
+    openDb: () => openBookDb(dbName),
+    now: () => new Date(Date.UTC(2026, 10, 23, 12, 0, fresh())),
+    newId: () => `id-${fresh()}`,
+    demoFile: () => Promise.resolve(DEMO),
+    readFile: (text) => ({ done: Promise.resolve(readYardFile(text)), stop: () => undefined }),
+    tabs: {
+      post: (message) => heard.forEach((hear) => hear(message)),
+      listen: (hear) => heard.push(hear),
+    },
+  };
+  TestBed.resetTestingModule();
+  TestBed.configureTestingModule({ providers: [{ provide: BOOK_WORLD, useValue: { ...usual, ...world } }] });
+  const store = TestBed.inject(BookStore);
+  await until(() => store.kind() !== 'opening' && store.writing() === 0);
+  expect(store.failure()).toBe('');
+  return store;
+}
+
+export async function until(isSo: () => boolean): Promise<void> {
+  await vi.waitFor(() => expect(isSo()).toBe(true), { timeout: 60_000, interval: 5 });
+}
+
+/** Everything that is kept, as one number (FNV-1a). */
+export async function hashOfStore(db: BookDb): Promise<number> {
+  const kept = await Promise.all(
+    (['yards', 'events', 'drafts', 'settings'] as const).map((name) => db.getAll(name)),
+  );
+  let hash = 0x811c9dc5;
+  for (const letter of JSON.stringify(kept)) hash = Math.imul(hash ^ letter.charCodeAt(0), 0x01000193);
+  return hash;
+}

@@ -1,0 +1,27 @@
+/** A place on the earth, as far as its seasons go: degrees north of the equator, south is negative. */
+export interface OnEarth {
+  latitudeDeg: number;
+}
+
+/** The season (year its growth began) that a date falls in: growth starts in January north, July south. */
+export function seasonOf(site: OnEarth, isoDate: string): number {
+  const year = Number(isoDate.slice(0, 4));
+  const month = Number(isoDate.slice(5, 7));
+  return site.latitudeDeg < 0 && month < 7 ? year - 1 : year;
+}
+
+/**
+ * The season that the newest wood is compared with when its age is told: through dormancy, last season's growth is
+ * already one-year wood. Dormancy is taken as November to March north, May to September south (working value).
+ */
+export function woodSeason(site: OnEarth, isoDate: string): number {
+  const month = Number(isoDate.slice(5, 7));
+  const beforeNewYear = site.latitudeDeg < 0 ? month === 5 || month === 6 : month >= 11;
+  return seasonOf(site, isoDate) + (beforeNewYear ? 1 : 0);
+}
+
+/** Months in leaf: April to October north, October to April south (working value, until seasons are computed). */
+export function isInLeaf(site: OnEarth, isoDate: string): boolean {
+  const month = Number(isoDate.slice(5, 7));
+  return site.latitudeDeg < 0 ? month >= 10 || month <= 4 : month >= 4 && month <= 10;
+}

@@ -1,0 +1,42 @@
+import { treeState, type ReadBook, type TreeState } from './tree-at';
+import type { PlainEvent } from './events';
+
+interface Known {
+  state: TreeState;
+  events: readonly PlainEvent[];
+  /** What besides its own events it rests on, compared by identity. */
+  rest: readonly unknown[];
+}
+
+const NO_EVENTS: readonly PlainEvent[] = [];
+
+/**
+ * States of a yard's trees, each worked out anew only where its own events, its site, its school's edits or the day
+ * have changed: an event costs one tree, not the yard. A state that has not changed is the same object as before.
+ */
+export class TreeMemo {
+  private known = new Map<string, Known>();
+
+  /** Every tree of a book on a day. */
+  statesOf(read: ReadBook, today: string): ReadonlyMap<string, TreeState> {
+    const known = new Map<string, Known>();
+    const sites = new Map(read.sites.map((site) => [site.id, site]));
+    const edits = JSON.stringify(read.schoolEdits);
+    for (const { record, siteId } of read.trees) {
+      const events = read.eventsOf.get(record.id) ?? NO_EVENTS;
+      const rest = [record, sites.get(siteId), edits, today];
+      const before = this.known.get(record.id);
+      if (before && areSame(before.rest, rest) && areSame(before.events, events)) {
+        known.set(record.id, before);
+        continue;
+      }
+      const state = treeState(read, record.id, { today });
+      if (state) known.set(record.id, { state, events, rest });
+    }
+    this.known = known;
+    return new Map([...known].map(([id, { state }]) => [id, state]));
+  }
+}
+
+const areSame = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a.length === b.length && a.every((one, i) => one === b[i]);
