@@ -2,12 +2,12 @@ import { number, string, type ISchema } from 'yup';
 import { id, isPlainId, listOf, record, shape, text } from '../fields/fields';
 import { eventSchema } from '../history/events';
 import { treeRecord } from '../history/tree-record';
-import { siteFields } from '../sites/site';
+import { siteSchema } from '../sites/site';
 import { MOST_STEMS } from '../tree/stem-readings';
 import { MOST_CELL } from '../tree/draft-visit';
 import { FILE_FORMAT, FILE_VERSION } from './yard-file';
 
-const site = shape({ id: id(), ...siteFields, trees: listOf(treeRecord, 5000, 'trees') });
+const site = siteSchema.shape({ trees: listOf(treeRecord, 5000, 'trees') });
 
 const cells = record(text(MOST_CELL), isPlainId, 40, 'must have at most 40 fields with plain names');
 

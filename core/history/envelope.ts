@@ -20,5 +20,5 @@ export const envelope = {
   ruleSet: text(20),
 };
 
-const envelopeSchema = shape(envelope);
+export const envelopeSchema = shape(envelope);
 export type Envelope = Typed<typeof envelopeSchema>;

@@ -68,7 +68,7 @@ const bareSites = new WeakMap<object, Site>();
 function bareSite(site: Book['yard']['sites'][number]): Site {
   const known = bareSites.get(site);
   if (known) return known;
-  const { trees: _, ...bare } = site;
+  const bare = Object.fromEntries(Object.entries(site).filter(([key]) => key !== 'trees')) as unknown as Site;
   bareSites.set(site, bare);
   return bare;
 }

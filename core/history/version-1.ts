@@ -13,7 +13,8 @@ import { newTreeDraft, treeFrom, type TreeDraft } from './tree-draft';
 // the wall's, acts had no names, and work done was told by its acts alone: the tree it left was worked out anew each time.
 // Should an act's `apply` change, its way of that day moves here, so that old books fold to the same trees for ever.
 
-const { clock: _, ...envelope1 } = envelope;
+const { id: id1, device, sequence, happenedOn, recordedAt, ruleSet } = envelope;
+const envelope1 = { id: id1, device, sequence, happenedOn, recordedAt, ruleSet };
 const act1 = kinds(
   Object.fromEntries(ACT_KINDS.map((kind) => [kind, ACTS[kind].schema])),
 ) as unknown as ISchema<Act>;

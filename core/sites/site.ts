@@ -33,7 +33,8 @@ export const siteFields = {
   hot: boolean().strict().optional(),
 };
 
-const siteSchema = shape({ id: id(), ...siteFields });
+/** A site as it stands in a file, without its trees. */
+export const siteSchema = shape({ id: id(), ...siteFields });
 
 /** A place trees stand in, one for all its trees. */
 export type Site = Typed<typeof siteSchema>;

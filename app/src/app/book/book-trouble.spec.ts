@@ -88,12 +88,7 @@ describe('a write that fails', () => {
       await broken.undo();
       const again = await openTab(dbName);
       expect(again.states().size).toBe(13);
-      expect(
-        again
-          .read()
-          .eventsOf.get('weir')
-          ?.some((event) => event.kind === 'note'),
-      ).toBe(part === 'events' || again.undoable().redo === undefined);
+      expect(again.events().some((event) => event.kind === 'note' && event.text === 'kept')).toBe(true);
     },
   );
 });
@@ -147,16 +142,14 @@ describe('two tabs', () => {
     const one = await openTab(dbName, heard);
     await one.type('weir', 'a', 'length', '70');
     const two = await openTab(dbName, heard);
+    const before = one.events().length;
     const visit: EventBody = { kind: 'visit', treeId: 'weir', stems: { a: { tag: 'A' } } };
     const done = await Promise.all([
       one.record(visit, undefined, one.cells()),
       two.record(visit, undefined, two.cells()),
     ]);
     expect(done.filter(Boolean)).toHaveLength(1);
-    const { events } = await openTab(dbName);
-    expect(events().filter((event) => event.kind === 'visit' && event.stems['a']?.tag === 'A')).toHaveLength(
-      1,
-    );
+    expect((await openTab(dbName)).events()).toHaveLength(before + 1);
   });
 
   it('lose nothing the other wrote when an import is put back', async () => {
@@ -230,11 +223,12 @@ describe('what can be written', () => {
         const isKept = await store.record(entry as unknown as EventBody, on);
         if (isKept) kept++;
         else refused++;
-        if (isKept && kept % 20 !== 0) return;
+        if (!isKept || kept % 10 !== 0) return;
         expect(readYardFile(store.exportText()).kind).toBe('good');
       }),
       { numRuns: 200 },
     );
+    expect(readYardFile(store.exportText()).kind).toBe('good');
     expect([kept > 20, refused > 20]).toEqual([true, true]);
     await until(() => store.writing() === 0);
   });
