@@ -24,6 +24,8 @@ export interface SolveOptions {
   keep?: number;
   /** Sets to look at before stopping. Default none. */
   nodeLimit?: number;
+  /** Options to try adding to a set before stopping: where there are very many, this is what takes the time. Default none. */
+  tryLimit?: number;
   /** Options of a set likely to be good; the search starts from it alone. Default: sets grown greedily. */
   startFrom?: readonly number[];
 }
@@ -35,9 +37,9 @@ export interface SolveOptions {
  */
 export function solve(
   problem: Problem,
-  { keep = 4, nodeLimit = Infinity, startFrom }: SolveOptions = {},
+  { keep = 4, nodeLimit = Infinity, tryLimit = Infinity, startFrom }: SolveOptions = {},
 ): Solved {
-  const search = new Search(problem, keep, nodeLimit);
+  const search = new Search(problem, keep, nodeLimit, tryLimit);
   search.seed(startFrom);
   search.extend(0);
   const best = search.kept[0]?.cost as Cost;
@@ -53,12 +55,14 @@ export function solve(
 /** Sets looked at to bound one ring by itself. */
 const ALONE_LIMIT = 3000;
 
-/** How many options a good set is grown from before the search. */
+/** How many options a good set is grown from before the search, at most; growing costs time for every option there is. */
 const SEEDS = 12;
+const SEEDED_OPTIONS = 1500;
 
 class Search {
   kept: Solution[] = [];
   nodes = 0;
+  private tries = 0;
   /** Least bound of the branches that were left unsearched at the node limit. */
   openBound: Cost | undefined;
 
@@ -84,6 +88,7 @@ class Search {
     private readonly problem: Problem,
     private readonly keep: number,
     private readonly nodeLimit: number,
+    private readonly tryLimit = Infinity,
   ) {
     const { options, circles } = problem;
     this.pairs = pairTable(problem);
@@ -109,7 +114,8 @@ class Search {
   /** Good sets to measure branches against from the start: the one given, or grown greedily from options spread over the order. */
   seed(startFrom?: readonly number[]): void {
     if (startFrom) return this.offer(startFrom, this.cost(startFrom));
-    const step = Math.max(1, Math.ceil(this.order.length / SEEDS));
+    const seeds = Math.max(2, Math.min(SEEDS, Math.round(SEEDED_OPTIONS / this.order.length)));
+    const step = Math.max(1, Math.ceil(this.order.length / seeds));
     for (const start of this.order.filter((_, i) => i % step === 0)) {
       let set = [start];
       let cost = this.cost(set);
@@ -130,7 +136,7 @@ class Search {
 
   /** Takes the present set as it is, then every set that adds options from `from` on. */
   extend(from: number): void {
-    if (this.nodes >= this.nodeLimit) {
+    if (this.nodes >= this.nodeLimit || this.tries >= this.tryLimit) {
       const bound = [...this.bound] as unknown as Cost;
       if (!this.openBound || compareCosts(bound, this.openBound) < 0) this.openBound = bound;
       return;
@@ -141,6 +147,7 @@ class Search {
       const o = this.order[i] as number;
       const option = this.option(o);
       if (this.usedStems.has(option.stem) || this.breaksARule(o, option, i)) continue;
+      this.tries++;
       const before = this.take(o, option);
       this.fillBound(option.circle, i + 1);
       if (!this.isHopeless()) this.extend(i + 1);

@@ -43,6 +43,8 @@ export interface WhipPlan {
     place: string;
   }[];
   largestGapDeg: number;
+  /** Whether no set of buds is better: with very many buds the search answers with the best it found. */
+  proven: boolean;
   /** Places no bud serves. */
   empty: readonly string[];
   reasons: readonly Reason[];
@@ -75,7 +77,7 @@ export function planWhip(scene: Scene, form: Form, state: TreeState, units: Unit
   const headAtCm = headingOf(scene, wish, topCm);
   const all = budsUpTo(readings, scene.kind, topCm - 1);
   const below = all.filter(({ heightCm }) => headAtCm === undefined || heightCm <= headAtCm - 0.5);
-  const { taken, empty } = chosenBuds(scene, wish, below);
+  const { taken, empty, proven } = chosenBuds(scene, wish, below);
   const chosen = new Map(taken.map(({ bud, place }) => [bud.bud, place]));
   const notches = !scene.kind.gums.value && headAtCm === undefined;
   const highest = Math.max(0, ...wish.places.map(({ toCm }) => toCm));
@@ -96,8 +98,12 @@ export function planWhip(scene: Scene, form: Form, state: TreeState, units: Unit
     ...(headAtCm !== undefined && { headAtCm }),
     limbs: taken.map(({ bud, place }) => ({ ...bud, angleDeg, place })),
     largestGapDeg: taken.length > 1 ? largestGapDeg(taken.map(({ bud }) => bud.bearingDeg)) : 360,
-    empty,
-    reasons: words(scene, { taken: taken.length, headAtCm, notches, topCm, wish }, sayIn(units, state.tree)),
+    ...{ empty, proven },
+    reasons: words(
+      scene,
+      { taken: taken.length, headAtCm, notches, topCm, wish, proven },
+      sayIn(units, state.tree),
+    ),
   };
 }
 
@@ -113,12 +119,15 @@ function headingOf({ answers }: Scene, wish: WhipWish, topCm: number): number | 
   return wanted !== undefined && wanted < topCm - 5 ? wanted : undefined;
 }
 
+/** Buds tried before the search answers with the best found: a second or so of one core. */
+const TRY_LIMIT = 30_000;
+
 /** Chooses buds for every place by the search that chooses limbs: each bud is a stem that could stand there. */
 function chosenBuds(
   scene: Scene,
   { places }: WhipWish,
   buds: readonly Bud[],
-): { taken: { bud: Bud; place: string }[]; empty: string[] } {
+): { taken: { bud: Bud; place: string }[]; empty: string[]; proven: boolean } {
   const byId = new Map<string, Bud>();
   const candidacies = places.flatMap((place, p) =>
     buds
@@ -151,7 +160,8 @@ function chosenBuds(
     },
     {},
   );
-  const best = solve(built.problem, { keep: 1, nodeLimit: 200_000 }).best[0];
+  const { best: sets, proven } = solve(built.problem, { keep: 1, tryLimit: TRY_LIMIT });
+  const best = sets[0];
   const taken = (best?.options ?? []).map((o) => {
     const { stem, place } = built.candidacies[o] as Candidacy;
     return { bud: byId.get(stem.id) as Bud, place: (places[place] as WhipPlace).circle.name };
@@ -159,7 +169,7 @@ function chosenBuds(
   const empty = places
     .map(({ circle }) => circle.name)
     .filter((name) => !taken.some(({ place }) => place === name));
-  return { taken: taken.sort((a, b) => a.bud.bud - b.bud.bud), empty };
+  return { taken: taken.sort((a, b) => a.bud.bud - b.bud.bud), empty, proven };
 }
 
 function budFaults({ facing }: WhipPlace, bud: Bud): Fault[] {
@@ -185,9 +195,14 @@ interface Outline {
   notches: boolean;
   topCm: number;
   wish: WhipWish;
+  proven: boolean;
 }
 
-function words({ kind }: Scene, { taken, headAtCm, notches, topCm, wish }: Outline, say: Say): Reason[] {
+function words(
+  { kind }: Scene,
+  { taken, headAtCm, notches, topCm, wish, proven }: Outline,
+  say: Say,
+): Reason[] {
   const from = Math.min(...wish.places.map(({ fromCm }) => fromCm));
   const to = Math.max(...wish.places.map(({ toCm }) => toCm));
   const where = wish.places.length > 0 ? ` between ${say.length(from)} and ${say.length(to)}` : '';
@@ -211,5 +226,6 @@ function words({ kind }: Scene, { taken, headAtCm, notches, topCm, wish }: Outli
       'The bud above and the bud below each chosen one stay as insurance; next winter the shoots they made come out.',
     ),
     because('All others below the top are rubbed off before they break.'),
+    ...(proven ? [] : [because('With so many buds not every set was looked at: these are the best found.')]),
   ];
 }

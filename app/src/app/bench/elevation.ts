@@ -10,17 +10,12 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { clearanceAt, compassWord, type Units } from '../../../../core';
+import { clearanceAt, compassWord } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { ElevationDrawing } from '../drawing/elevation-drawing';
-import type { HeightLine, RuleUnit } from '../drawing/height-rule';
+import { RULE_UNITS, type HeightLine } from '../drawing/height-rule';
 import { BenchStore } from './bench-store';
 import { FollowFigure } from './follow-figure';
-
-const RULE: Record<Units, RuleUnit> = {
-  metric: { cm: 1, name: 'cm', step: 10 },
-  imperial: { cm: 2.54, name: 'in', step: 4 },
-};
 
 /** Turn for each pixel dragged, deg. A drag across a phone's width walks about half way round. */
 const TURN_PER_PX = 0.45;
@@ -100,7 +95,7 @@ export class Elevation {
     effect(() => {
       const [picture, size] = [this.bench.picture(), this.size()];
       if (!picture || !size) return;
-      this.drawing?.show(picture, this.lines(), size, RULE[this.book.units()]);
+      this.drawing?.show(picture, this.lines(), size, RULE_UNITS[this.book.units()]);
     });
     effect(() => {
       this.bench.picture();

@@ -1,5 +1,5 @@
 import { cardElevation, cardPlan, type CardPicture } from '../drawing/card-drawing';
-import type { WorkLine } from '../../../../core';
+import type { Units, WorkLine } from '../../../../core';
 
 /** A sheet in points: A4 is 595 by 842; the height grows with the lines. */
 const WIDTH = 595;
@@ -27,12 +27,13 @@ export function cardSheet(
   })[],
   picture: CardPicture,
   standingDeg: number,
+  units: Units,
 ): string {
   const serial = new XMLSerializer();
   const placed = (svg: SVGSVGElement, x: number, y: number, width: number, height: number): string => {
     for (const [name, value] of Object.entries({ x, y, width, height }))
       svg.setAttribute(name, String(value));
-    return serial.serializeToString(svg);
+    return inXml(serial.serializeToString(svg));
   };
   const text = (x: number, y: number, words: string, more = ''): string =>
     `<text x="${x}" y="${y}" font-size="12" fill="#16261d" ${more}>${escaped(words)}</text>`;
@@ -66,7 +67,7 @@ export function cardSheet(
     text(MARGIN, 46, `${head.name}, ${head.what}`, 'style="font-size:20px" font-weight="600"'),
     text(MARGIN, 66, `${head.where} · toward ${head.toward} · about ${head.minutes} min`),
     ...wrapped(`Carry: ${head.kit}.`).map((part, i) => text(MARGIN, 84 + i * 14, part)),
-    placed(cardElevation(picture, standingDeg, 380, 340), MARGIN - 6, 108, 340, 304),
+    placed(cardElevation(picture, standingDeg, 380, 340, units), MARGIN - 6, 108, 340, 304),
     placed(cardPlan(picture, 220), WIDTH - MARGIN - 190, 112, 190, 190),
     text(WIDTH - MARGIN - 190, 324, `Stays: ${head.stays}`),
     ...wrapped(head.share, 32).map((part, i) => text(WIDTH - MARGIN - 190, 342 + i * 14, part)),
@@ -87,5 +88,9 @@ function wrapped(words: string, most = LETTERS_A_LINE): string[] {
   return lines;
 }
 
+/** What may stand in XML: control characters are none of it, and one in a name would break the whole file. */
+const inXml = (text: string): string =>
+  text.replace(/[^\t\n\r\x20-\uD7FF\uE000-\uFFFD\u{10000}-\u{10FFFF}]/gu, '');
+
 const escaped = (words: string): string =>
-  words.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+  inXml(words).replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');

@@ -113,14 +113,16 @@ export class WorkCard {
   constructor() {
     effect(() => {
       const picture = this.picture();
-      this.elevation().nativeElement.replaceChildren(cardElevation(picture, this.standingDeg(), 460, 400));
+      this.elevation().nativeElement.replaceChildren(
+        cardElevation(picture, this.standingDeg(), 460, 400, this.book.units()),
+      );
       this.above().nativeElement.replaceChildren(cardPlan(picture, 260));
     });
   }
 
   /** The card as an SVG file of its own. */
   saveSvg(): void {
-    const text = cardSheet(this.head(), this.told(), this.picture(), this.standingDeg());
+    const text = cardSheet(this.head(), this.told(), this.picture(), this.standingDeg(), this.book.units());
     const link = document.createElement('a');
     link.href = URL.createObjectURL(new Blob([text], { type: 'image/svg+xml' }));
     link.download = `${this.state().record.id}-card.svg`;

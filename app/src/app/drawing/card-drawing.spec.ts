@@ -59,6 +59,26 @@ describe('the drawing of a card', () => {
     expect(xOf('D')).toBeLessThan(xOf('C') - 40);
   });
 
+  it('counts heights in the grower’s own units', () => {
+    const heights = (units: 'metric' | 'imperial'): string[] => {
+      const texts = cardElevation({ ...picture(), lines: [], stays: [] }, 180, 460, 400, units);
+      return [...texts.querySelectorAll('text')].map(({ textContent }) => textContent ?? '');
+    };
+    expect(heights('metric')).toEqual(expect.arrayContaining(['50', '100', 'cm']));
+    expect(heights('imperial')).toEqual(expect.arrayContaining(['20', '40', 'in']));
+  });
+
+  it('draws a tree of which every length was read as nothing, with no place that is no number', () => {
+    const flat = {
+      ...TREE,
+      trunk: { length: 0, mm: 1 },
+      limbs: TREE.limbs.map((l) => ({ ...l, length: 0, h: 0 })),
+    };
+    const drawn = { laid: layOut(treeOf(flat).tree), lines: [], gone: new Set<string>(), stays: [] };
+    for (const svg of [cardElevation(drawn, widestFrom(drawn.laid), 460, 400), cardPlan(drawn, 260)])
+      expect(svg.outerHTML).not.toMatch(/NaN|Infinity/);
+  });
+
   it('stands by itself: nothing in it needs a stylesheet', () => {
     const svg = cardElevation(picture(), 180, 460, 400);
     expect(svg.querySelectorAll('[class]')).toHaveLength(0);
@@ -82,11 +102,24 @@ describe('a card as one SVG', () => {
   it('has each line, and writes markup in a name as the letters it is', () => {
     const drawn = picture();
     const told = drawn.lines.map((line) => ({ ...line, caution: line.cautions[0] }));
-    const text = cardSheet(head, told, drawn, 180);
+    const text = cardSheet(head, told, drawn, 180, 'metric');
     expect(text).toContain('Tree &lt;b&gt;&amp; co&lt;/b&gt;');
     const parsed = new DOMParser().parseFromString(text, 'image/svg+xml');
     expect(parsed.querySelector('parsererror')).toBeNull();
     expect(parsed.querySelectorAll('rect[width="12"]')).toHaveLength(drawn.lines.length);
+  });
+
+  it('is whole though a name holds what no XML may', () => {
+    const text = cardSheet(
+      { ...head, name: 'Tree \u0007\u0000' },
+      [],
+      { ...picture(), lines: [] },
+      180,
+      'metric',
+    );
+    const parsed = new DOMParser().parseFromString(text, 'image/svg+xml');
+    expect(parsed.querySelector('parsererror')).toBeNull();
+    expect(text).toContain('Tree ');
   });
 
   it('grows with its lines rather than leaving any off the sheet', () => {
@@ -94,7 +127,7 @@ describe('a card as one SVG', () => {
     const line = drawn.lines[0];
     if (!line) throw new Error('nothing to do');
     const many = Array.from({ length: 40 }, () => ({ ...line, caution: undefined }));
-    const height = Number(/viewBox="0 0 595 (\d+)"/.exec(cardSheet(head, many, drawn, 180))?.[1]);
+    const height = Number(/viewBox="0 0 595 (\d+)"/.exec(cardSheet(head, many, drawn, 180, 'metric'))?.[1]);
     expect(height).toBeGreaterThan(478 + 40 * 19);
   });
 });

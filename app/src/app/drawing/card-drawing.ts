@@ -12,9 +12,11 @@ import {
   type LaidTree,
   type Projection,
   type StemId,
+  type Units,
   type WorkLine,
 } from '../../../../core';
 import { extentOf, frameFor, type Frame } from './frame';
+import { RULE_UNITS } from './height-rule';
 import { hangTags } from './tags';
 
 type Svg = Selection<SVGSVGElement, undefined, null, undefined>;
@@ -28,6 +30,8 @@ const NAME_PX = 9;
 const NAME_LETTER_PX = 7;
 /** How far out from the stem a wanted limb's number hangs, on the side it is to face, cm. */
 const WANTED_CM = 14;
+/** Of the ticks of a height rule, every fifth has its number; a card has those alone. */
+const TICKS_A_LABEL = 5;
 /** Thinnest wood drawn, px. */
 const HAIR_PX = 1.6;
 
@@ -59,6 +63,7 @@ export function cardElevation(
   standingDeg: number,
   width: number,
   height: number,
+  units: Units = 'metric',
 ): SVGSVGElement {
   const { radiusCm, heightCm } = extentOf(picture.laid);
   const frame = frameFor({ radiusCm: radiusCm * 1.04, heightCm: heightCm + 6 }, width, height, {
@@ -70,12 +75,14 @@ export function cardElevation(
     .append('path')
     .attr('d', `M30 ${frame.footY}V6M14 ${frame.footY}H${width - 6}`)
     .attr('stroke', INK);
-  for (let cm = 50; cm <= topCm; cm += 50) {
-    const y = frame.footY - cm * frame.scale;
+  const unit = RULE_UNITS[units];
+  const step = unit.step * TICKS_A_LABEL;
+  for (let v = step; v * unit.cm <= topCm; v += step) {
+    const y = frame.footY - v * unit.cm * frame.scale;
     svg.append('path').attr('d', `M30 ${y}h6`).attr('stroke', INK);
-    words(svg, 26, y, String(cm), 11).attr('text-anchor', 'end');
+    words(svg, 26, y, String(v), 11).attr('text-anchor', 'end');
   }
-  words(svg, 4, frame.footY + 14, 'cm', 11);
+  words(svg, 4, frame.footY + 14, unit.name, 11);
   drawTree(svg, picture, elevationFrom(standingDeg), frame);
   return svg.node() as SVGSVGElement;
 }

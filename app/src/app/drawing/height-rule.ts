@@ -1,5 +1,6 @@
 import { scaleLinear, select } from 'd3';
 import { leadTo, type Follow, type ToldAt } from './figure-links';
+import type { Units } from '../../../../core';
 import type { Frame } from './frame';
 
 /** Lines across the drawing at heights that matter here, cm. */
@@ -16,6 +17,12 @@ export interface RuleUnit {
   name: string;
   step: number;
 }
+
+/** What heights are read in, by the grower's units. */
+export const RULE_UNITS: Record<Units, RuleUnit> = {
+  metric: { cm: 1, name: 'cm', step: 10 },
+  imperial: { cm: 2.54, name: 'in', step: 4 },
+};
 
 /** Draws the height rule, the ground, and the lines across, in place of what the layer held. */
 export function drawHeightRule(
