@@ -1,5 +1,11 @@
 import { defineConfig } from 'vitest/config';
 
-export default defineConfig({
-  test: { include: ['core/**/*.test.ts', 'server/**/*.test.ts'], environment: 'node', testTimeout: 300_000 },
-});
+// `--mode deep` (npm run test:deep) runs the slow suites in full; otherwise a quick share of each is run.
+export default defineConfig(({ mode }) => ({
+  test: {
+    include: ['core/**/*.test.ts', 'server/**/*.test.ts'],
+    environment: 'node',
+    testTimeout: 300_000,
+    env: { DEEP: mode === 'deep' ? '1' : '' },
+  },
+}));

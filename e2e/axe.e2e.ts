@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './on-a-day';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './on-a-day';
 
 const saved = (page: Page) => expect(page.locator('.keeping')).toHaveAttribute('data-keeping', 'saved');
 const cell = (page: Page, row: string, field: string) =>

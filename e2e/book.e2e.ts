@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './on-a-day';
 import { readFileSync } from 'node:fs';
 
 const cell = (page: Page, row: string, field: string) =>
@@ -58,6 +58,7 @@ test('a yard is exported, changed, and joined again by its entries', async ({ pa
     id: 'phone-1',
     device: 'phone',
     sequence: 1,
+    clock: 1_795_000_000_000,
     happenedOn: '2026-11-20',
     recordedAt: '2026-11-20T10:00:00Z',
     ruleSet: '2026.1',

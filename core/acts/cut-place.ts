@@ -71,8 +71,9 @@ export interface CutWanted {
 /**
  * Where a cut is made. A flush cut follows the carrier's bark, so its wound is an ellipse as wide as the limb and as long
  * as its thickness over the sine of the crotch angle. A peg stands dead until its carrier, growing by half its kind's
- * thickening a season on that side, has covered its length; then it closes as a cut does. Three cuts want a saw: loppers
- * do not undercut. Undefined for a stem that is not there.
+ * thickening a season on that side, has covered its length; then it closes as a cut does. Wood heavy enough to tear bark at
+ * its collar is taken off in three cuts, and those want a saw: loppers do not undercut. A heading cut of the same thickness is
+ * theirs. Undefined for a stem that is not there.
  */
 export function cutPlace(scene: TreeScene, cut: CutWanted): CutPlace | undefined {
   const { laid, kind, limits } = scene;
@@ -82,10 +83,13 @@ export function cutPlace(scene: TreeScene, cut: CutWanted): CutPlace | undefined
   if (!stem || !course) return undefined;
   const heightCm = Math.max(0, positionAt(course, toLengthCm ?? 0)[2]);
   const isHeading = toLengthCm !== undefined;
-  const tool = how === 'break-off' ? 'hand' : toolFor(scene, diameterMm, heightCm);
+  const isHeavy = diameterMm > limits('cut.threeMm').value;
+  const byThickness = toolFor(scene, diameterMm, heightCm);
+  const sawn = isHeavy && !isHeading && byThickness === 'loppers' ? 'saw' : byThickness;
+  const tool = how === 'break-off' ? 'hand' : sawn;
   return {
     ...{ diameterMm, heightCm, tool },
-    isInThree: isSaw(tool) && diameterMm > limits('cut.threeMm').value,
+    isInThree: isSaw(tool) && isHeavy,
     slopeDeg: isHeading ? SLOPE_DEG : 0,
     beyondCm: isHeading ? BEYOND_BUD_CM : how === 'bench' ? BENCH_CM : 0,
     closesYears: yearsToClose(kind, diameterMm),

@@ -4,6 +4,7 @@ import { judge } from '../judging/judge';
 import { caseTree, type JudgementCase } from '../testing/case-tree';
 import table from '../judgements/judgements.cases.json';
 import type { TreeState } from '../history/tree-at';
+import { runs } from '../testing/deep';
 import { treeOf } from '../testing/trees';
 import { weigh } from './confidence';
 import { isKeptWith, whatWouldKeep } from './counterfactual';
@@ -43,7 +44,7 @@ describe('a verdict called clear', () => {
             expect([stemId, after?.get(stemId)]).toEqual([stemId, decision]);
         }
       }),
-      { numRuns: 60, seed: 5, endOnFailure: true },
+      { numRuns: runs(60, 12), seed: 5, endOnFailure: true },
     );
   });
 

@@ -19,7 +19,8 @@ function treesOf(file: Pick<YardFile, 'yard' | 'events'>): unknown {
   const read = readBook(file);
   const states = read.trees.map(({ record }) => {
     const state = treeState(read, record.id);
-    return [record.id, { ...state, site: state?.site.id, school: state?.school.id }];
+    // The day it is looked at is the onlooker's, not the book's.
+    return [record.id, { ...state, today: undefined, site: state?.site.id, school: state?.school.id }];
   });
   return JSON.parse(JSON.stringify(Object.fromEntries(states)));
 }

@@ -116,14 +116,14 @@ describe('the place of a cut', () => {
 });
 
 describe('kit and minutes', () => {
-  it('follow from the acts: two limbs with shears and one with loppers are 0.7 + 0.7 + 1.5 and five to look', () => {
+  it('follow from the acts: two limbs with shears and one sawn in three are 0.7 + 0.7 + 4 + 2 and five to look', () => {
     const { scene, state } = planned(vase());
     const reason = { rule: 'no-place', words: '' };
     const acts = [13, 13, 30].map((diameterMm, i) => ({
       ...{ kind: 'take-out' as const, stemId: state.tree.stems[i + 1]?.id ?? '', diameterMm, reason },
     }));
-    expect(minutesFor(scene, acts)).toBeCloseTo(7.9 + 2, 9); // the third is over 25 mm: three cuts, two minutes more
-    expect(kitFor(scene, acts).tools).toEqual(['shears', 'loppers']);
+    expect(minutesFor(scene, acts)).toBeCloseTo(12.4, 9); // the third is over 25 mm: three cuts, and loppers do not undercut
+    expect(kitFor(scene, acts).tools).toEqual(['shears', 'saw']);
   });
 
   it('has the blade cleaned between cuts where wood is sick, not where it is only broken', () => {
