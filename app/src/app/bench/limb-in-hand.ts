@@ -10,6 +10,7 @@ import {
   parseReading,
   readingText,
   RULE_KEYS,
+  placeOf,
   sceneOf,
   woodSeason,
   type Act,
@@ -71,6 +72,12 @@ export class LimbInHand {
     const state = this.bench.state();
     return state && sceneOf(state);
   });
+
+  /** Whether a limb is taken off in three cuts. */
+  isInThree(act: Act): boolean {
+    const scene = this.scene();
+    return scene !== undefined && (placeOf(scene, act)?.isInThree ?? false);
+  }
 
   cautionsOf(act: Act): readonly string[] {
     const scene = this.scene();
