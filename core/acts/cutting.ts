@@ -1,7 +1,7 @@
 import type { KindFacts } from '../kinds/kind-facts';
 import { stemOf } from '../tree/stem';
-import type { Condition, StemId } from '../tree/stem-readings';
-import type { CutPlace, Tool } from './cut-place';
+import type { Condition } from '../tree/stem-readings';
+import { cutPlace, type CutWanted, type Tool } from './cut-place';
 import type { TreeScene } from './scene';
 
 /** Wood this thick is too heavy for one who is not trained to it, mm. Working value. */
@@ -18,13 +18,12 @@ const DISEASE: Partial<Record<Condition, string>> = {
   cankered: 'Clean the blade after this cut, as the disinfectant’s label says.',
 };
 
-/** The cautions of a cut, the gravest first. */
-export function cutCautions(
-  scene: TreeScene,
-  stemId: StemId,
-  { tool, diameterMm, isInThree }: CutPlace,
-): string[] {
-  const stem = stemOf(scene.laid.tree, stemId);
+/** The cautions of a cut, the gravest first; none for a stem that is not there. */
+export function cutCautions(scene: TreeScene, cut: CutWanted): string[] {
+  const place = cutPlace(scene, cut);
+  if (!place) return [];
+  const { tool, diameterMm, isInThree } = place;
+  const stem = stemOf(scene.laid.tree, cut.stemId);
   const isOverhead = tool === 'pole pruner' || tool === 'pole saw';
   return [
     ...(isOverhead
@@ -51,5 +50,7 @@ const CUT_MINUTES: Record<Tool, number> = {
 };
 const THREE_CUTS_MINUTES = 2;
 
-export const cutMinutes = ({ tool, isInThree }: CutPlace): number =>
-  CUT_MINUTES[tool] + (isInThree ? THREE_CUTS_MINUTES : 0);
+export function cutMinutes(scene: TreeScene, cut: CutWanted): number {
+  const place = cutPlace(scene, cut);
+  return place ? CUT_MINUTES[place.tool] + (place.isInThree ? THREE_CUTS_MINUTES : 0) : 0;
+}

@@ -72,15 +72,9 @@ export const shorten: ActWays<Shorten> = {
   },
   place: cutPlace,
   words: shortenWords,
-  cautions(scene, act) {
-    const place = cutPlace(scene, act);
-    return place ? cutCautions(scene, act.stemId, place) : [];
-  },
+  cautions: cutCautions,
   supplies: () => ({}),
-  minutes(scene, act) {
-    const place = cutPlace(scene, act);
-    return place ? cutMinutes(place) : 0;
-  },
+  minutes: cutMinutes,
   mark: ({ courses }, { stemId, toLengthCm, diameterMm }) =>
     courses.has(stemId) ? { kind: 'cut', stemId, atCm: toLengthCm, diameterMm, isWhole: false } : undefined,
   counted: () => 'shorten',

@@ -46,15 +46,9 @@ export const takeOut: ActWays<TakeOut> = {
       ? `cut to a stub of ${say.length(3)}, ${thick}, for a new shoot from under it`
       : `take out at the collar, ${thick}${three}`;
   },
-  cautions(scene, act) {
-    const place = cutPlace(scene, act);
-    return place ? cutCautions(scene, act.stemId, place) : [];
-  },
+  cautions: cutCautions,
   supplies: () => ({}),
-  minutes(scene, act) {
-    const place = cutPlace(scene, act);
-    return place ? cutMinutes(place) : 0;
-  },
+  minutes: cutMinutes,
   mark({ courses }, { stemId, diameterMm }) {
     const course = courses.get(stemId);
     if (!course) return undefined;
