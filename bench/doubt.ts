@@ -35,7 +35,7 @@ const trees: [string, TreeState][] = [
 ];
 let [moves, turned] = [0, 0];
 for (const [name, state] of trees) {
-  const judged = judge(state, 'metric', { withPrices: false });
+  const judged = judge(state, { withPrices: false });
   const before = decisionsOn(state);
   if (judged.kind !== 'judged' || !before) continue;
   const confidence = weigh(state);

@@ -13,7 +13,7 @@ async function openTree(page: Page, id: string): Promise<void> {
 test('the yard shows every tree drawn, what it is, its form and the next thing to do', async ({ page }) => {
   await page.goto('/');
   await expect(page.locator('.standing-tree')).toHaveCount(13);
-  await expect(page.locator('.first-thing')).toContainText('Gate peach, take out');
+  await expect(page.locator('.first-thing')).toContainText('Gate peach: take out');
   const peach = page.locator('[data-tree=harrier]');
   await expect(peach).toContainText('peach ‘Late Harrier’');
   await expect(peach).toContainText('open vase');
@@ -33,7 +33,7 @@ test('a limb in hand says what becomes of it, with numbers, and may be overruled
   await expect(hand).toContainText('It starts at 61 cm; limbs on this side start at 90 cm or higher');
   await hand.getByRole('button', { name: 'Keep it' }).click();
   await expect(hand.locator('.decision')).toHaveText('stays');
-  await expect(hand).toContainText('Your keeping it costs: stands against a rule: too low');
+  await expect(hand).toContainText('Your keeping it costs: stands against the rule “Too low”');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(hand.locator('.decision')).toHaveText('goes');
   await page.getByRole('button', { name: 'Redo' }).click();
@@ -141,7 +141,7 @@ test('a tree of twelve limbs is planted and measured with the keyboard alone, an
 
   const words = new Map<string, string>();
   await expect(page.locator('.readings tbody tr')).toHaveCount(14);
-  await expect.poll(() => page.locator('.verdict[data-verdict=stays]').count()).toBeGreaterThan(2);
+  await expect.poll(() => page.locator('.verdict[data-verdict=scaffold]').count()).toBeGreaterThan(2);
   for (const row of await page.locator('.readings tbody tr').all()) {
     const tag = await row.locator('[data-field=tag]').inputValue();
     words.set(tag, (await row.locator('.verdict').textContent()) ?? '');

@@ -11,6 +11,9 @@ interface Described {
   tests: { name?: string; params?: Record<string, unknown> }[];
 }
 
+/** Definitions that the schemas told so far name. */
+const definitions = new Map<string, object>();
+
 /** The JSON Schema (draft 7) of what a Yup schema of ours takes, told from the schema itself. */
 export function jsonSchemaOf(schema: object): JsonSchema {
   const structure = structureOf(schema);
@@ -24,6 +27,10 @@ export function jsonSchemaOf(schema: object): JsonSchema {
     return { type: 'object', maxProperties: most, propertyNames, additionalProperties: jsonSchemaOf(value) };
   }
   if (structure?.kind === 'maybe') return jsonSchemaOf(structure.field);
+  if (structure?.kind === 'defined') {
+    for (const [name, definition] of Object.entries(structure.definitions)) definitions.set(name, definition);
+    return { $ref: `#/definitions/${structure.name}` };
+  }
   const described = (schema as AnySchema).describe() as unknown as Described;
   switch (described.type) {
     case 'object':
@@ -96,6 +103,7 @@ export const publishedSchema = (schema: object): string =>
       title: 'A yard of Eager Bough',
       description: 'Written by `npm run schema` from the schema the program reads files by; see formats.md.',
       ...jsonSchemaOf(schema),
+      ...(definitions.size > 0 && { definitions: Object.fromEntries(definitions) }),
     },
     null,
     1,

@@ -1,3 +1,4 @@
+import { told, type Message } from '../words/message';
 import type { TreeScene } from './scene';
 import type { Tree } from '../tree/stem';
 import { type Act, afterActs } from './acts';
@@ -54,11 +55,7 @@ export function capsOf({ limits }: Pick<TreeScene, 'limits'>, isFirst: boolean):
 export const MEASURES = ['wood', 'shoots', 'points'] as const satisfies readonly (keyof Account)[];
 
 /** What each measure is called. */
-export const MEASURE_WORDS: Record<keyof Account, string> = {
-  wood: 'wood',
-  shoots: 'leaf-bearing shoots',
-  points: 'growing points',
-};
+export const measureCalled = (measure: keyof Account): Message => told(`measure.${measure}`);
 
 /** The first measure in which an account passes its caps, if any. */
 export const overCap = (account: Account, caps: Account): keyof Account | undefined =>

@@ -1,20 +1,14 @@
 import type { AnyObjectSchema } from 'yup';
-import { id, shape, text, type Typed } from '../fields/fields';
+import { id } from '../fields/fields';
+import { reasonSchema } from '../words/written';
 import type { Course, LaidTree } from '../tree/course';
 import type { Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import type { Vec3 } from '../geometry/vector';
-import type { Say } from '../words/say';
+import type { Message } from '../words/message';
 import type { CutPlace } from './cut-place';
 import type { Phase } from './phase';
 import type { TreeScene } from './scene';
-
-/** The finding or comparison an act rests on, as it stood when the act was made. */
-export const actReason = shape({ rule: text(80), words: text(600) });
-export type ActReason = Typed<typeof actReason>;
-
-/** The rule an act rests on whose measure the grower set. */
-export const OWN_WORD = 'own-word';
 
 /** Where an act shows on the tree, for any drawing of it. Distances along the stem cm, diameters mm. */
 export type ActMark =
@@ -49,9 +43,9 @@ export interface ActWays<A> {
   /** Where and with what it cuts; undefined for an act that cuts nothing. */
   place(scene: TreeScene, act: A): CutPlace | undefined;
   /** What is done, in one line with its lengths, facings and angles. */
-  words(scene: TreeScene, act: A, say: Say): string;
+  words(scene: TreeScene, act: A): Message;
   /** The cautions that belong to it, the gravest first. */
-  cautions(scene: TreeScene, act: A): string[];
+  cautions(scene: TreeScene, act: A): Message[];
   supplies(act: A): Partial<ActSupplies>;
   /** Minutes it takes one person, tools in hand. Working values. */
   minutes(scene: TreeScene, act: A): number;
@@ -61,4 +55,4 @@ export interface ActWays<A> {
 }
 
 /** The fields every act on a stem has. */
-export const onStem = { stemId: id(), reason: actReason };
+export const onStem = { stemId: id(), reason: reasonSchema() };

@@ -2,7 +2,7 @@ import type { ISchema } from 'yup';
 import { kinds, text } from '../fields/fields';
 import type { LaidTree } from '../tree/course';
 import type { Tree } from '../tree/stem';
-import type { Say } from '../words/say';
+import type { Message } from '../words/message';
 import type { ActMark, ActWays } from './act';
 import { bend } from './bend';
 import type { CutPlace } from './cut-place';
@@ -54,10 +54,10 @@ export const heightOfAct = (scene: TreeScene, act: Act): number => waysOf(act).h
 export const placeOf = (scene: TreeScene, act: Act): CutPlace | undefined => waysOf(act).place(scene, act);
 
 /** What is done in an act, in one line with its lengths, facings and angles. */
-export const actWords = (scene: TreeScene, act: Act, say: Say): string => waysOf(act).words(scene, act, say);
+export const actWords = (scene: TreeScene, act: Act): Message => waysOf(act).words(scene, act);
 
 /** The cautions that belong to an act, the gravest first, each a short sentence or two; empty where there is none. */
-export const cautionsFor = (scene: TreeScene, act: Act): string[] => waysOf(act).cautions(scene, act);
+export const cautionsFor = (scene: TreeScene, act: Act): Message[] => waysOf(act).cautions(scene, act);
 
 export const suppliesOf = (act: Act): ReturnType<ActWays<Act>['supplies']> => waysOf(act).supplies(act);
 export const minutesOf = (scene: TreeScene, act: Act): number => waysOf(act).minutes(scene, act);

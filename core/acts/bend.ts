@@ -1,3 +1,4 @@
+import { deg, told } from '../words/message';
 import { between, oneOf, shape, type Typed } from '../fields/fields';
 import { reading } from '../readings/reading';
 import type { Stem } from '../tree/stem';
@@ -21,7 +22,7 @@ export type Bend = Typed<typeof schema>;
 /** A stem whose run is laid at an angle, deg from upright. */
 export function bent(stem: Stem, toDeg: number): Stem {
   const set = reading('angle', toDeg, 'gauge');
-  return { ...stem, set, tipAngle: { ...set, how: 'estimated' } };
+  return { ...stem, set, tipAngle: { ...set, how: 'filled-in' } };
 }
 
 export const bend: ActWays<Bend> = {
@@ -30,8 +31,7 @@ export const bend: ActWays<Bend> = {
   phase: () => 'bends',
   heightCm: (scene, act) => footHeightCm(scene, act.stemId),
   place: () => undefined,
-  words: (_, act, say) =>
-    `bend from ${say.angle(act.fromDeg)} to ${say.angle(act.toDeg)} and tie, half way along`,
+  words: (_, act) => told('act.bend', { from: deg(act.fromDeg), to: deg(act.toDeg) }),
   cautions: (scene, act) => tyingCautions(scene, footHeightCm(scene, act.stemId)),
   supplies: () => ({ ties: 1 }),
   minutes: () => 6,

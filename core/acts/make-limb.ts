@@ -1,6 +1,8 @@
-import { between, oneOf, shape, text, type Typed } from '../fields/fields';
+import { messageSchema, reasonSchema } from '../words/written';
+import { told } from '../words/message';
+import { between, oneOf, shape, type Typed } from '../fields/fields';
 import { arcAtHeight, positionAt } from '../tree/course';
-import { actReason, type ActWays } from './act';
+import type { ActWays } from './act';
 import { reachCautions } from './cutting';
 
 /** How a wanted limb is come by: a bud notched; the first shoot that comes there left; or, of a bush, one from the ground. */
@@ -9,10 +11,12 @@ export type MakingOfLimb = (typeof MAKINGS_OF_LIMB)[number];
 
 const schema = shape({
   kind: oneOf(['make-limb']),
-  reason: actReason,
+  reason: reasonSchema(),
   heightCm: between(0, 1500),
   bearingDeg: between(0, 360),
-  place: text(120),
+  /** The place of the form that it is to fill, and how it is come by. */
+  place: messageSchema(),
+  making: messageSchema(),
   how: oneOf(MAKINGS_OF_LIMB).optional(),
 });
 
@@ -27,9 +31,9 @@ export const makeLimb: ActWays<MakeLimb> = {
   phase: () => 'new limbs',
   heightCm: (_, act) => act.heightCm,
   place: () => undefined,
-  words: (_, act) => `for ${act.place}: ${lastPart(act.reason.words)}`,
+  words: (_, { place, making }) => told('act.make-limb', { place, how: making }),
   cautions: (scene, act) => [
-    ...(isNotch(act) ? ['Cut away from your hand.'] : []),
+    ...(isNotch(act) ? [told('caution.notch')] : []),
     ...reachCautions(scene, act.heightCm),
   ],
   supplies: (act) => (isNotch(act) ? { notches: 1 } : {}),
@@ -41,5 +45,3 @@ export const makeLimb: ActWays<MakeLimb> = {
   },
   counted: () => 'make',
 };
-
-const lastPart = (words: string): string => words.split(': ').at(-1)?.replace(/\.$/, '') ?? words;

@@ -1,3 +1,4 @@
+import { told } from '../words/message';
 import { oneOf, shape, type Typed } from '../fields/fields';
 import { FIXINGS } from '../tree/stem-readings';
 import { onStem, type ActWays } from './act';
@@ -5,7 +6,7 @@ import { changedStem } from './changed-stem';
 import { reachCautions } from './cutting';
 import { footHeightCm, limbMark } from './tying';
 
-const schema = shape({ kind: oneOf(['move']), ...onStem, holds: oneOf(FIXINGS) });
+const schema = shape({ kind: oneOf(['move']), ...onStem, what: oneOf(FIXINGS) });
 
 /** What is fixed to wood that is cut is moved off it first. */
 export type Move = Typed<typeof schema>;
@@ -13,14 +14,14 @@ export type Move = Typed<typeof schema>;
 export const move: ActWays<Move> = {
   schema,
   apply: (tree, act) =>
-    changedStem(tree, act.stemId, ({ holds = [], ...stem }) => ({
+    changedStem(tree, act.stemId, ({ fixings = [], ...stem }) => ({
       ...stem,
-      holds: holds.filter((fixing) => fixing !== act.holds),
+      fixings: fixings.filter(({ what }) => what !== act.what),
     })),
   phase: () => 'make ready',
   heightCm: (scene, act) => footHeightCm(scene, act.stemId),
   place: () => undefined,
-  words: (_, act) => `move the ${act.holds} on it before cutting`,
+  words: (_, act) => told('act.move', { what: told(`fixing.${act.what}`) }),
   cautions: (scene, act) => reachCautions(scene, footHeightCm(scene, act.stemId)),
   supplies: () => ({ labels: 1 }),
   minutes: () => 2,

@@ -1,10 +1,11 @@
 import { boolean } from 'yup';
-import { between, id, oneOf, shape, text, type Typed } from '../fields/fields';
+import { between, id, oneOf, shape, type Typed } from '../fields/fields';
 import { layOut, positionAt } from '../tree/course';
 import { withDescendants, type Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { diameterAt, taperOf } from '../tree/taper';
-import type { Say } from '../words/say';
+import { cm, tagOf, told, type Message } from '../words/message';
+import { messageSchema } from '../words/written';
 import { onStem, type ActWays } from './act';
 import { cutPlace } from './cut-place';
 import { cutCautions, cutMinutes } from './cutting';
@@ -37,7 +38,7 @@ const STRUCTURE: readonly HeadingPurpose[] = ['new-leader', 'open-centre', 'hold
 /** The bud a limb is cut to: its facing, in words too, the shoot's way, and whether it was counted or is to be looked for. */
 const cutBud = shape({
   facingDeg: between(0, 360),
-  words: text(40),
+  facing: messageSchema(),
   bearingDeg: between(0, 360),
   angleDeg: between(0, 180),
   sureDeg: between(0, 180),
@@ -112,15 +113,15 @@ function shortened(tree: Tree, stemId: StemId, toLengthCm: number): Tree {
   };
 }
 
-function shortenWords(scene: TreeScene, act: Shorten, say: Say): string {
-  const length = say.length(act.toLengthCm);
+function shortenWords(scene: TreeScene, act: Shorten): Message {
+  const length = cm(act.toLengthCm);
   const { bud, second, toStem } = act;
   if (bud) {
-    const over = bud.isKnown ? 'over the bud there that faces' : 'over the nearest bud that faces';
-    const fork = second ? `; leave the next below that faces ${second.words}, rub off any between` : '';
-    return `shorten to ${length}, ${over} ${bud.words}${fork}`;
+    const facing = bud.facing;
+    const cut = told(bud.isKnown ? 'act.shorten.known' : 'act.shorten.nearest', { length, facing });
+    return second ? told('act.shorten.fork', { cut, facing: second.facing }) : cut;
   }
-  const isTrunk = act.stemId === scene.laid.trunk?.id;
-  if (toStem !== undefined) return `cut back to ${length}, just over ${say.stem(toStem)}`;
-  return isTrunk ? `head at ${length}` : `shorten to ${length}`;
+  if (toStem !== undefined)
+    return told('act.shorten.to-limb', { length, limb: tagOf(scene.laid.tree, toStem) });
+  return told(act.stemId === scene.laid.trunk?.id ? 'act.shorten.head' : 'act.shorten', { length });
 }

@@ -1,3 +1,4 @@
+import { deg, told } from '../words/message';
 import { between, oneOf, shape, type Typed } from '../fields/fields';
 import { reading } from '../readings/reading';
 import { onStem, type ActWays } from './act';
@@ -27,11 +28,8 @@ export const spread: ActWays<Spread> = {
   phase: () => 'bends',
   heightCm: (scene, act) => footHeightCm(scene, act.stemId),
   place: () => undefined,
-  words: (_, act, say) => `peg the soft join out to ${say.angle(act.toDeg)}`,
-  cautions: (scene, act) => [
-    'Hold the join while it is pegged; stop if it creaks.',
-    ...reachCautions(scene, footHeightCm(scene, act.stemId)),
-  ],
+  words: (_, act) => told('act.spread', { to: deg(act.toDeg) }),
+  cautions: (scene, act) => [told('caution.peg'), ...reachCautions(scene, footHeightCm(scene, act.stemId))],
   supplies: () => ({ pegs: 1 }),
   minutes: () => 2,
   mark: (laid, act) => ghostMark(laid, act.stemId, (tree) => spread.apply(tree, act)),

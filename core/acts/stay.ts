@@ -1,3 +1,4 @@
+import { day as toldDay, told } from '../words/message';
 import { day, oneOf, shape, type Typed } from '../fields/fields';
 import { onStem, type ActWays } from './act';
 import { footHeightCm } from './tying';
@@ -17,7 +18,7 @@ export const stay: ActWays<Stay> = {
   phase: () => 'make ready',
   heightCm: (scene, act) => footHeightCm(scene, act.stemId),
   place: () => undefined,
-  words: (_, act) => `leave it until ${act.until}, for its ${act.keptFor}`,
+  words: (_, act) => told('act.stay', { until: toldDay(act.until), keptFor: act.keptFor }),
   cautions: () => [],
   supplies: () => ({}),
   minutes: () => 0.3,

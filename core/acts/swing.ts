@@ -1,3 +1,4 @@
+import { deg, told } from '../words/message';
 import { between, oneOf, shape, type Typed } from '../fields/fields';
 import { reading } from '../readings/reading';
 import { onStem, type ActWays } from './act';
@@ -25,7 +26,7 @@ export const swing: ActWays<Swing> = {
   phase: () => 'bends',
   heightCm: (scene, act) => footHeightCm(scene, act.stemId),
   place: () => undefined,
-  words: (_, act, say) => `tie aside from ${say.angle(act.fromDeg)} to face ${say.angle(act.toDeg)}`,
+  words: (_, act) => told('act.swing', { from: deg(act.fromDeg), to: deg(act.toDeg) }),
   cautions: (scene, act) => tyingCautions(scene, footHeightCm(scene, act.stemId)),
   supplies: () => ({ ties: 1 }),
   minutes: () => 6,

@@ -1,3 +1,4 @@
+import { told } from '../words/message';
 import { oneOf, shape, whole, type Typed } from '../fields/fields';
 import { onStem, type ActWays } from './act';
 import { changedStem } from './changed-stem';
@@ -22,7 +23,8 @@ export const takeCrop: ActWays<TakeCrop> = {
   phase: () => 'crop',
   heightCm: (scene, act) => footHeightCm(scene, act.stemId),
   place: () => undefined,
-  words: (_, { leave, crop }) => (leave === 0 ? `take all ${crop} off` : `thin ${crop} to ${leave}`),
+  words: (_, { leave, crop }) =>
+    leave === 0 ? told('act.take-crop.all', { crop }) : told('act.take-crop.thin', { crop, leave }),
   cautions: (scene, act) => reachCautions(scene, footHeightCm(scene, act.stemId)),
   supplies: () => ({}),
   minutes: () => 2,

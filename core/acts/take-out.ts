@@ -1,3 +1,6 @@
+import { cm, mm, restsOn, told } from '../words/message';
+import { onFinding } from '../words/ground';
+import { BENCH_CM } from './cut-place';
 import { between, oneOf, shape, type Typed } from '../fields/fields';
 import { isOnTrunk } from '../tree/joins';
 import { stemOf, withDescendants } from '../tree/stem';
@@ -31,20 +34,18 @@ export const takeOut: ActWays<TakeOut> = {
     return { ...tree, stems: tree.stems.filter((stem) => !gone.has(stem.id)) };
   },
   phase({ laid }, act) {
-    if (act.reason.rule === 'unsound-wood') return 'hygiene';
-    if (act.reason.rule === 'below-union') return 'suckers';
+    if (restsOn(act.reason, onFinding('unsound-wood'))) return 'hygiene';
+    if (restsOn(act.reason, onFinding('below-union'))) return 'suckers';
     const stem = stemOf(laid.tree, act.stemId);
     return stem && (isOnTrunk(laid, stem) || stem.parent.kind !== 'stem') ? 'structure' : 'thinning';
   },
   heightCm: (scene, act) => footHeightCm(scene, act.stemId),
   place: cutPlace,
-  words(scene, act, say) {
-    const thick = say.diameter(act.diameterMm);
-    if (act.how === 'break-off') return `break off at its foot, ${thick}`;
-    const three = cutPlace(scene, act)?.isInThree ? ': under, over, then the collar' : '';
-    return act.how === 'bench'
-      ? `cut to a stub of ${say.length(3)}, ${thick}, for a new shoot from under it`
-      : `take out at the collar, ${thick}${three}`;
+  words(scene, act) {
+    const thick = mm(act.diameterMm);
+    if (act.how === 'break-off') return told('act.take-out.break-off', { thick });
+    if (act.how === 'bench') return told('act.take-out.bench', { stub: cm(BENCH_CM), thick });
+    return told(cutPlace(scene, act)?.isInThree ? 'act.take-out.three' : 'act.take-out', { thick });
   },
   cautions: cutCautions,
   supplies: () => ({}),

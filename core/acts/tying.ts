@@ -1,3 +1,4 @@
+import { told, type Message } from '../words/message';
 import { layOut, positionAt, type LaidTree } from '../tree/course';
 import type { Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
@@ -12,8 +13,8 @@ export function footHeightCm({ laid }: Pick<TreeScene, 'laid'>, stemId: StemId):
 }
 
 /** The cautions of bending a limb or tying it aside. */
-export const tyingCautions = (scene: TreeScene, heightCm: number): string[] => [
-  'How far is safe is not yet computed: ease it down, stop if it creaks. Flag the cord, cap the stake.',
+export const tyingCautions = (scene: TreeScene, heightCm: number): Message[] => [
+  told('caution.tying'),
   ...reachCautions(scene, heightCm),
 ];
 

@@ -14,7 +14,7 @@ describe('the example a rule is drawn with in the almanac', () => {
     const example = exampleOf(rule);
     if (!example) throw new Error('no example');
     const state = treeOf({ form: example.form, trunk: { length: 100, mm: 40 }, limbs: [] });
-    const judged = judge({ ...state, tree: example.tree }, 'metric', { withPrices: false });
+    const judged = judge({ ...state, tree: example.tree }, { withPrices: false });
     if (judged.kind !== 'judged') throw new Error(judged.kind);
     const found = [...judged.findings, ...judged.setFindings.proposed].map((f) => `${f.rule} ${f.stemId}`);
     expect(found).toContain(`${rule} ${example.marked}`);

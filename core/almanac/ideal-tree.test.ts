@@ -1,3 +1,4 @@
+import { tell } from '../testing/tell';
 import { describe, expect, it } from 'vitest';
 import { judge } from '../judging/judge';
 import { FORMS } from '../forms';
@@ -8,12 +9,17 @@ import { habitTree, idealTree } from './ideal-tree';
 describe('the tree a form is drawn with in the almanac', () => {
   it.each(FORMS.map(({ id }) => id))('%s: the program would keep every limb of it', (form) => {
     const state = treeOf({ form, trunk: { length: 100, mm: 40 }, limbs: [], kind: 'quince' });
-    const judged = judge({ ...state, tree: { ...idealTree(form), kind: 'quince' } }, 'metric', {
-      withPrices: false,
-    });
+    const judged = judge(
+      { ...state, tree: { ...idealTree(form), kind: 'quince' } },
+      {
+        withPrices: false,
+      },
+    );
     if (judged.kind !== 'judged') throw new Error(judged.kind);
     const goes = Object.values(judged.verdicts).filter(({ decision }) => decision === 'out');
-    expect(goes.map(({ stemId, reasons }) => `${stemId}: ${reasons[0]?.words ?? ''}`)).toEqual([]);
+    expect(goes.map(({ stemId, reasons }) => `${stemId}: ${reasons.slice(0, 1).map(tell).join('')}`)).toEqual(
+      [],
+    );
     expect(judged.chosen.cost.slice(0, 3)).toEqual([0, 0, 0]);
   });
 });

@@ -1,6 +1,7 @@
+import { tell } from '../testing/tell';
 import { describe, expect, it } from 'vitest';
 import { bearingOf, direction, fromUprightOf, type Vec3 } from '../geometry/vector';
-import { facingInSpace, facingToward, facingWords, shootDirection } from './facing';
+import { facingInSpace, facingToward, facingCalled, shootDirection } from './facing';
 
 const close = (a: Vec3, b: Vec3): void => a.forEach((x, i) => expect(x).toBeCloseTo(b[i] as number, 9));
 const BREAK = { breakDeg: 35, liftDeg: 0 };
@@ -43,10 +44,10 @@ describe('a bud’s facing in space', () => {
 
   it('is told as on a clock seen from the foot, and by the compass on a stem nearly plumb', () => {
     const run = direction(90, 50);
-    expect([0, 90, 180, 270, 135].map((deg) => facingWords(run, 90, deg))).toEqual([
+    expect([0, 90, 180, 270, 135].map((deg) => tell(facingCalled(run, 90, deg)))).toEqual([
       ...['up', 'out-right', 'under', 'out-left', 'under and right'],
     ]);
-    expect(facingWords(direction(0, 2), 0, 90)).toBe('E');
+    expect(tell(facingCalled(direction(0, 2), 0, 90))).toBe('E');
   });
 });
 

@@ -1,3 +1,5 @@
+import { compassCalled } from '../words/compass';
+import { told, type Message } from '../words/message';
 import type { FacingDeg } from '../tree/buds-seen';
 import {
   add,
@@ -68,21 +70,19 @@ export function shootDirection(run: Vec3, facing: Vec3, { breakDeg, liftDeg }: B
 }
 
 const CLOCK = [
-  'up',
-  'up and right',
-  'out-right',
-  'under and right',
-  'under',
-  'under and left',
-  'out-left',
-  'up and left',
+  'facing.up',
+  'facing.up-right',
+  'facing.out-right',
+  'facing.under-right',
+  'facing.under',
+  'facing.under-left',
+  'facing.out-left',
+  'facing.up-left',
 ] as const;
 
-const COMPASS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const;
-
-/** A facing in a grower's words: like a clock seen from the limb's foot; on a nearly plumb stem, the way it points. */
-export function facingWords(run: Vec3, leanBearingDeg: number, facingDeg: FacingDeg): string {
-  const eighth = (deg: number): number => Math.round(deg / 45) % 8;
-  if (fromUprightOf(run) >= PLUMB_DEG) return CLOCK[eighth(facingDeg)] as string;
-  return COMPASS[eighth(bearingOf(facingInSpace(run, leanBearingDeg, facingDeg)))] as string;
+/** A facing as it is called: like a clock seen from the limb's foot; on a nearly plumb stem, the way it points. */
+export function facingCalled(run: Vec3, leanBearingDeg: number, facingDeg: FacingDeg): Message {
+  if (fromUprightOf(run) < PLUMB_DEG)
+    return compassCalled(bearingOf(facingInSpace(run, leanBearingDeg, facingDeg)));
+  return told(CLOCK[Math.round(facingDeg / 45) % 8] as (typeof CLOCK)[number]);
 }

@@ -20,7 +20,7 @@ export interface LimbBud {
 /** How far one bud's facing strays from the spiral, and how much the spiral drifts a bud, deg. Working values. */
 const STRAY_DEG = 12;
 const DRIFT_DEG = 3;
-/** Relative uncertainty of the distance between buds, measured and estimated: it is what miscounts them. Working values. */
+/** Relative uncertainty of the distance between buds, measured and filled in: it is what miscounts them. Working values. */
 const MEASURED = 0.04;
 const ESTIMATED = 0.2;
 const UNKNOWN_DEG = 180;

@@ -1,3 +1,4 @@
+import { tell } from '../testing/tell';
 import { describe, expect, it } from 'vitest';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import cases from './by-hand.cases.json';
@@ -19,7 +20,7 @@ function vase(limbs: Record<string, Row>, more: Partial<TestTree> = {}): TestTre
 }
 
 function judged(tree: TestTree): Judgement {
-  const answer = judge(treeOf(tree), 'metric');
+  const answer = judge(treeOf(tree));
   if (answer.kind !== 'judged') throw new Error(answer.kind);
   return answer;
 }
@@ -57,9 +58,9 @@ describe('pins and bans', () => {
     expect(verdicts['d']).toMatchObject({
       decision: 'out',
       ruling: 'out',
-      reasons: [{ words: 'You decided that it goes.' }],
+      reasons: [{ code: 'why.you-take' }],
     });
-    expect(verdicts['d']?.price?.words.join('; ')).toBe('the largest gap narrows from 180° to 90°');
+    expect(verdicts['d']?.price?.parts.map(tell)).toEqual(['the largest gap narrows from 180° to 90°']);
   });
 
   it('say what keeping a barred limb costs: the rule it stands against', () => {
@@ -67,7 +68,7 @@ describe('pins and bans', () => {
     expect(judged(tree).verdicts['e']?.decision).toBe('out');
     const pinned = judged({ ...tree, rulings: { e: 'keep' } });
     expect(pinned.verdicts['e']?.decision).toBe('scaffold');
-    expect(pinned.verdicts['e']?.price?.words[0]).toBe('stands against a rule: narrow crotch');
+    expect(pinned.verdicts['e']?.price?.parts.map(tell)[0]).toBe('stands against the rule “Narrow crotch”');
   });
 
   it('hold for laterals and suckers too, and say what speaks against', () => {
@@ -82,8 +83,8 @@ describe('pins and bans', () => {
     expect(withLateral({ a1: 'keep' })).toMatchObject({
       decision: 'leave',
       reasons: [
-        { words: 'You decided that it stays.' },
-        { words: expect.stringContaining('dead') as string, rule: 'unsound-wood' },
+        { code: 'why.you-keep' },
+        { code: 'finding.unsound-wood.dead', grounds: [{ on: 'finding', rule: 'unsound-wood' }] },
       ],
     });
   });
@@ -141,7 +142,7 @@ describe('a tree on wires', () => {
     });
     expect(chosen.limbs.map(({ stemId }) => stemId).sort()).toEqual(['a', 'b', 'trunk']);
     expect(chosen.empty.map(({ place }) => place)).toEqual(['wire 2 toward 90°', 'wire 2 toward 270°']);
-    expect(verdicts['f']?.reasons[0]?.words).toBe(
+    expect(verdicts['f']?.reasons.map(tell)[0]).toBe(
       'It stands 90° out of the wall’s plane: it grows into the wall or away from it.',
     );
     const bends = plan.acts.flatMap((act) =>

@@ -3,16 +3,25 @@ import type { Stem } from '../tree/stem';
 import type { Correction } from './correction';
 import type { Fault } from './faults';
 import type { Circle } from './problem';
+import type { Message, MessageCode } from '../words/message';
 
 /** What a stem is to be, once chosen. */
 export type ChosenRole = 'leader' | 'scaffold';
+
+/** What a grower calls a limb in its place. */
+export type LimbWord = MessageCode extends infer Code
+  ? Code extends `limb.${infer Word}`
+    ? Word
+    : never
+  : never;
 
 /** A place a form offers: a ring of limbs, an arm, or the leader's. */
 export interface Place {
   role: ChosenRole;
   /** What a grower calls a limb in this place. */
-  word: string;
-  circle: Omit<Circle, 'spreads'>;
+  word: LimbWord;
+  /** `name` tells places of one form apart; `called` is how a grower is told of it. */
+  circle: Omit<Circle, 'spreads'> & { called: Message };
   spreads: readonly { name: string; of: 'ratio' | 'range'; grades: Circle['spreads'][number]['grades'] }[];
   /** Whether its limbs only carry others: then it is neither filled nor empty, and has no gaps. */
   onlyCarries?: boolean;

@@ -2,10 +2,11 @@ import type { Scene } from '../findings/finding';
 import { isOnTrunk, joinHeightCm } from '../tree/joins';
 import type { StemId } from '../tree/stem-readings';
 import type { BuiltProblem } from './build';
-import { atDeg, type Candidacy, type ChosenRole, type Place } from './candidacy';
+import { atDeg, type Candidacy, type ChosenRole, type LimbWord, type Place } from './candidacy';
 import type { Correction } from './correction';
 import type { Fault } from './faults';
 import type { Circle, Cost } from './problem';
+import type { Message } from '../words/message';
 import { largestGapDeg, spanDeg } from './score';
 import type { Solution } from './solve';
 
@@ -14,8 +15,9 @@ export interface ChosenLimb {
   stemId: StemId;
   role: ChosenRole;
   place: string;
+  called: Message;
   /** What a grower calls it there. */
-  word: string;
+  word: LimbWord;
   /** Whether it is kept only for the limbs it carries. */
   onlyCarries?: boolean;
   faults: readonly Fault[];
@@ -25,6 +27,7 @@ export interface ChosenLimb {
 /** A place that no stem fills. */
 export interface EmptyPlace {
   place: string;
+  called: Message;
   /** How many limbs it lacks to the fewest the form stands on, or to its wish. */
   lacks: number;
   /** Fewest limbs the place stands on. */
@@ -41,7 +44,7 @@ export interface ChosenSet {
   cost: Cost;
   empty: readonly EmptyPlace[];
   /** Largest gap between bearings in each ring of more than one place, and the even one for the limbs wished, deg. */
-  gaps: readonly { place: string; largestDeg: number; evenDeg: number; spanDeg: number }[];
+  gaps: readonly { place: string; called: Message; largestDeg: number; evenDeg: number; spanDeg: number }[];
   /** Least height between two kept limbs' joins in one ring, cm; undefined for fewer than two. */
   closestCm: number | undefined;
 }
@@ -53,6 +56,7 @@ export function chosenSet(scene: Scene, built: BuiltProblem, solution: Solution)
     stemId: stem.id,
     role: (built.places[place] as Place).role,
     place: (built.places[place] as Place).circle.name,
+    called: (built.places[place] as Place).circle.called,
     word: (built.places[place] as Place).word,
     faults,
     ...(built.places[place]?.onlyCarries && { onlyCarries: true }),
@@ -65,6 +69,7 @@ export function chosenSet(scene: Scene, built: BuiltProblem, solution: Solution)
       ? [
           {
             place: circle.name,
+            called: circle.called,
             largestDeg: largestGapDeg(bearings(i), circle.arc),
             evenDeg: spanDeg(circle) / Math.max(inPlace(i).length, circle.wish),
             spanDeg: spanDeg(circle),
@@ -77,10 +82,11 @@ export function chosenSet(scene: Scene, built: BuiltProblem, solution: Solution)
     if (lacks <= 0 || place.role === 'leader') return [];
     const at = middleOfLargestGap(bearings(i), place.circle.arc);
     const bearingDeg = place.bearingDeg ?? place.bearingOf?.(at) ?? at;
-    const { name, fewest } = place.circle;
+    const { name, called, fewest } = place.circle;
     return [
       {
         place: name,
+        called,
         lacks,
         fewest,
         heightCm: place.heightCm,

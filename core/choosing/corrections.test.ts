@@ -10,7 +10,7 @@ const vase = (...more: Limb[]): TestTree => ({
 });
 
 function judged(tree: TestTree): Judgement {
-  const answer = judge(treeOf(tree), 'metric');
+  const answer = judge(treeOf(tree));
   if (answer.kind !== 'judged') throw new Error(answer.kind);
   return answer;
 }

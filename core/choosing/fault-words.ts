@@ -1,37 +1,27 @@
-import type { Say } from '../words/say';
+import { onFigure, onFinding, onSite } from '../words/ground';
+import { because, cm, deg, share, type Message, type Reason } from '../words/message';
 import type { Fault } from './faults';
-import { because, type Reason } from '../words/reason';
 
 /** Why a form has no place for a limb, in one sentence with its number. Undefined for what findings tell already. */
-export function placeWords(fault: Fault, place: string, say: Say): Reason | undefined {
+export function noPlace(fault: Fault, place: Message): Reason | undefined {
   const measured = fault.measured ?? 0;
   switch (fault.what) {
     case 'outside-band':
-      return because(
-        `It starts at ${say.length(measured)}, outside the stretch of trunk that ${place} rises from.`,
-        { key: 'scaffold.lowestCm' },
-      );
+      return because('noplace.outside-band', { height: cm(measured), place }, onFigure('scaffold.lowestCm'));
     case 'over-held':
-      return because(`It starts at ${say.length(measured)}, over reach: the stem is held below it.`, {
-        rule: 'over-reach',
-      });
+      return because('noplace.over-held', { height: cm(measured) }, onFinding('over-reach'), onSite('reach'));
     case 'out-of-plane':
-      return because(
-        `It stands ${say.angle(measured)} out of the wall’s plane: it grows into the wall or away from it.`,
-        { key: 'plane.mostDeg' },
-      );
+      return because('noplace.out-of-plane', { angle: deg(measured) }, onFigure('plane.mostDeg'));
     case 'off-wire':
       return measured > 0
-        ? because(`It starts ${say.length(measured)} below ${place}, too far to be brought to it.`, {
-            key: 'wire.belowCm',
-          })
-        : because(`It starts ${say.length(-measured)} above ${place}, too high to be brought down to it.`, {
-            key: 'wire.aboveCm',
-          });
+        ? because('noplace.below-wire', { by: cm(measured), place }, onFigure('wire.belowCm'))
+        : because('noplace.above-wire', { by: cm(-measured), place }, onFigure('wire.aboveCm'));
     case 'too-strong':
       return because(
-        `It is ${say.ratio(measured)} as thick as the stem at its join: too strong for ${place}, where limbs are to stay weak.`,
-        { rule: 'too-thick', key: 'thick.ratio' },
+        'noplace.too-strong',
+        { ratio: share(measured), place },
+        onFinding('too-thick'),
+        onFigure('thick.ratio'),
       );
     default:
       return undefined;

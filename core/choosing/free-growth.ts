@@ -1,6 +1,7 @@
 import type { StemId } from '../tree/stem-readings';
 import type { FormScene } from './candidacy';
-import { because } from '../words/reason';
+import { onSchool } from '../words/ground';
+import { because } from '../words/message';
 import type { Verdict } from './verdicts';
 
 /** Seasons a school of free growth waits before it chooses limbs. */
@@ -15,12 +16,13 @@ export function freeGrowth(
   verdicts: Readonly<Record<StemId, Verdict>>,
 ): Readonly<Record<StemId, Verdict>> {
   if (answers['first-years'] !== 'free-first' || when.seasonsGrown > FREE_SEASONS) return verdicts;
-  const words = `Its school lets the tree grow freely for ${FREE_SEASONS} seasons, and this is season ${when.seasonsGrown}: left for now, to go later.`;
+  const args = { seasons: FREE_SEASONS, now: when.seasonsGrown };
+  const reason = because('why.free', args, onSchool('first-years'));
   const left = (verdict: Verdict): Verdict => ({
     ...verdict,
     decision: 'leave',
     rule: 'free-growth',
-    reasons: [because(words), ...verdict.reasons],
+    reasons: [reason, ...verdict.reasons],
   });
   const decided = (verdict: Verdict): Verdict => {
     if (verdict.decision === 'out' && !GOES_ANYWAY.has(verdict.rule)) return left(verdict);

@@ -1,49 +1,51 @@
-import type { Say } from '../words/say';
+import { onFigure, onFinding } from '../words/ground';
+import { because, cm, deg, list, mm, share, told, type Reason } from '../words/message';
 import { crotchDeg, thicknessRatio } from '../tree/joins';
 import type { Stem } from '../tree/stem';
 import type { FormScene } from './candidacy';
 import type { ChosenLimb } from './chosen-set';
-import { because, type Reason } from '../words/reason';
 
 /** What a limb is kept for, with the numbers it is kept on. */
-export function keptWords(scene: FormScene, stem: Stem, limb: ChosenLimb, say: Say): Reason {
+export function keptFor(scene: FormScene, stem: Stem, limb: ChosenLimb): Reason {
   if (limb.role === 'leader') {
-    return because(
-      stem.id === scene.laid.trunk?.id
-        ? `The trunk’s own top leads: ${say.angle(stem.set.value)} from upright.`
-        : `It leads: ${say.angle(stem.set.value)} from upright, and the trunk is cut back to it.`,
-    );
+    const isTrunk = stem.id === scene.laid.trunk?.id;
+    return because(isTrunk ? 'kept.trunk-leads' : 'kept.leads', { run: deg(stem.set.value) });
   }
   const crotch = crotchDeg(scene.laid, stem);
   const ratio = thicknessRatio(scene.laid, stem);
-  const facts = [
-    ...(crotch === undefined ? [`leaning ${say.angle(stem.set.value)}`] : [`crotch ${say.angle(crotch)}`]),
-    ...(ratio === undefined
-      ? [`${say.diameter(stem.diameter.value)} thick`]
-      : [`${say.ratio(ratio)} of the stem’s thickness`]),
-    `facing ${say.angle(stem.runBearing.value)}`,
-  ].join(', ');
-  if (limb.onlyCarries) return because(`Kept for the ribs it carries: ${facts}.`, { key: 'rib.armCm' });
-  return because(`Kept for ${limb.place}: ${facts}.`, { key: 'crotch.idealFromDeg' });
+  const facts = list([
+    crotch === undefined
+      ? told('fact.leaning', { angle: deg(stem.set.value) })
+      : told('fact.crotch', { angle: deg(crotch) }),
+    ratio === undefined
+      ? told('fact.thick', { thick: mm(stem.diameter.value) })
+      : told('fact.ratio', { ratio: share(ratio) }),
+    told('fact.facing', { bearing: deg(stem.runBearing.value) }),
+  ]);
+  return limb.onlyCarries
+    ? because('kept.carries', { facts }, onFigure('rib.armCm'))
+    : because('kept.for', { place: limb.called, facts }, onFigure('crotch.idealFromDeg'));
 }
 
 /** What is done to a limb so that it suits its place. */
-export function correctionWords(stem: Stem, { correction }: ChosenLimb, say: Say): Reason[] {
+export function correctionReasons(stem: Stem, { correction }: ChosenLimb): Reason[] {
   switch (correction?.kind) {
     case undefined:
       return [];
     case 'swing': {
-      const toward = (stem.runBearing.value + correction.byDeg + 360) % 360;
-      const words = `Tied aside by ${say.angle(Math.abs(correction.byDeg))}, to face ${say.angle(toward)}: it fills the gap better there, and at ${say.diameter(stem.diameter.value)} its wood allows it.`;
-      return [because(words, { key: 'swing.deg' })];
+      const { byDeg } = correction;
+      const args = {
+        by: deg(Math.abs(byDeg)),
+        toward: deg((stem.runBearing.value + byDeg + 360) % 360),
+        thick: mm(stem.diameter.value),
+      };
+      return [because('correct.swing', args, onFigure('swing.thickMm'))];
     }
-    case 'spread': {
-      const words = `Its join is still soft: pegged out now to ${say.angle(correction.toDeg)}, it sets sound.`;
-      return [because(words, { key: 'soft.diameterMm' })];
-    }
+    case 'spread':
+      return [because('correct.spread', { to: deg(correction.toDeg) }, onFigure('soft.diameterMm'))];
     case 'rival-bent': {
-      const words = `A second leader, but nothing else fills its side: cut hard to ${say.length(correction.toLengthCm)} and bent to ${say.angle(correction.toDeg)}, it serves as a scaffold.`;
-      return [because(words, { rule: 'too-thick', key: 'thick.rivalRatio' })];
+      const args = { length: cm(correction.toLengthCm), to: deg(correction.toDeg) };
+      return [because('correct.rival', args, onFinding('too-thick'), onFigure('thick.rivalRatio'))];
     }
   }
 }

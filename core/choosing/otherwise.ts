@@ -1,6 +1,5 @@
 import type { Ruling } from '../history/tree-draft';
 import type { TreeState } from '../history/tree-at';
-import type { Say } from '../words/say';
 import type { Stem } from '../tree/stem';
 import { buildProblem } from './build';
 import type { FormProblem, FormScene } from './candidacy';
@@ -14,7 +13,6 @@ export interface OtherwiseQuestion {
   formProblem: FormProblem;
   chosen: ChosenSet;
   state: TreeState;
-  say: Say;
   /** Whether prices are asked for: each is a choice of its own. */
   withPrices: boolean;
 }
@@ -24,7 +22,7 @@ const NODE_LIMIT = 20_000;
 
 /** The price of the opposite ruling: the best set with the stem turned round, against the best set as it is. */
 export function otherwise(question: OtherwiseQuestion, stem: Stem): Price | undefined {
-  const { scene, formProblem, chosen, state, say } = question;
+  const { scene, formProblem, chosen, state } = question;
   if (!question.withPrices) return undefined;
   const isIn = chosen.limbs.some(({ stemId }) => stemId === stem.id);
   const ruling: Ruling = !isIn ? 'keep' : 'undecided';
@@ -34,8 +32,7 @@ export function otherwise(question: OtherwiseQuestion, stem: Stem): Price | unde
   const other = chosenSet(scene, built, best);
   const hasIt = other.limbs.some(({ stemId }) => stemId === stem.id);
   if (ruling === 'keep' && !hasIt) return undefined;
-  const diameters = new Map(state.tree.stems.map(({ id, diameter }) => [id, diameter.value]));
   return isIn
-    ? priceOf(stem.id, other, chosen, scene.findings, diameters, say)
-    : priceOf(stem.id, chosen, other, scene.findings, diameters, say);
+    ? priceOf(stem.id, other, chosen, scene.findings, state.tree)
+    : priceOf(stem.id, chosen, other, scene.findings, state.tree);
 }

@@ -1,3 +1,4 @@
+import { tell } from '../testing/tell';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
@@ -33,7 +34,7 @@ function best(tree: TestTree): { stems: string[]; cost: readonly number[] } {
 }
 
 function judged(tree: TestTree): Judgement {
-  const answer = judge(treeOf(tree), 'metric');
+  const answer = judge(treeOf(tree));
   if (answer.kind !== 'judged') throw new Error(answer.kind);
   return answer;
 }
@@ -123,7 +124,7 @@ describe('the plan', () => {
       ).toEqual(kept);
       expect(plan.woodShare).toBeGreaterThanOrEqual(0);
       expect(plan.woodShare).toBeLessThan(1);
-      for (const act of plan.acts) expect(act.reason.words).toMatch(/\.$/);
+      for (const act of plan.acts) expect(tell(act.reason)).toMatch(/\.$/);
       for (const verdict of Object.values(verdicts)) expect(verdict.reasons.length).toBeGreaterThan(0);
     }),
   );
@@ -132,10 +133,10 @@ describe('the plan', () => {
     'judged again after the work, keeps the same limbs',
     fc.property(limbs(8), (list) => {
       const state = treeOf(vase(list, { rules: { 'shorten.longCm': 400 } }));
-      const first = judge(state, 'metric');
+      const first = judge(state);
       if (first.kind !== 'judged' || first.plan.acts.some(({ kind }) => kind === 'bend')) return;
       if (first.plan.after.stems.length < 2) return;
-      const again = judge({ ...state, tree: first.plan.after }, 'metric');
+      const again = judge({ ...state, tree: first.plan.after });
       expect(again.kind === 'judged' && again.chosen.limbs.map(({ stemId }) => stemId).sort()).toEqual(
         first.chosen.limbs.map(({ stemId }) => stemId).sort(),
       );

@@ -1,15 +1,16 @@
+import { tell } from '../testing/tell';
 import { describe, expect, it } from 'vitest';
 import { FINDING_RULES, SET_RULES } from '../findings';
 import { RULE_KEYS } from '../rules/defaults';
 import { caseTree, type JudgementCase } from '../testing/case-tree';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import table from '../judgements/judgements.cases.json';
-import { decisionWord, decisionWords } from './decision-words';
+import { decisionCalled, decisionShort } from './decision-words';
 import { judge, type Judgement } from '../judging/judge';
 
 const cases = table.trees as unknown as JudgementCase[];
 const judgedCases = cases.flatMap((tree): [string, Judgement][] => {
-  const judged = judge(caseTree(tree), 'metric');
+  const judged = judge(caseTree(tree));
   return judged.kind === 'judged' ? [[tree.id, judged]] : [];
 });
 
@@ -21,14 +22,18 @@ describe('every verdict', () => {
   it.each(judgedCases)(
     '%s: says why, in sentences whose numbers lead to a rule or a figure',
     (_, { verdicts }) => {
-      const rules = new Set([...FINDING_RULES, ...SET_RULES].map(({ id }) => id));
+      const rules = new Set<string>([...FINDING_RULES, ...SET_RULES].map(({ id }) => id));
       for (const { reasons, stemId } of Object.values(verdicts)) {
         expect(reasons.length, stemId).toBeGreaterThan(0);
-        for (const { words, rule, key } of reasons) {
+        for (const reason of reasons) {
+          const words = tell(reason);
+          const { grounds = [] } = reason;
           expect(words).toMatch(/^[A-Z“].*\.$/);
-          if (/\d/.test(words) && !TELLS_A_PRICE.test(words)) expect(rule ?? key, words).toBeDefined();
-          if (rule !== undefined) expect(rules, words).toContain(rule);
-          if (key !== undefined) expect(RULE_KEYS).toContain(key);
+          if (/\d/.test(words) && !TELLS_A_PRICE.test(words)) expect(grounds, words).not.toEqual([]);
+          for (const ground of grounds) {
+            if (ground.on === 'finding') expect(rules, words).toContain(ground.rule);
+            if (ground.on === 'figure') expect(RULE_KEYS).toContain(ground.key);
+          }
         }
       }
     },
@@ -55,9 +60,9 @@ describe('every verdict', () => {
       ['i', 84, 330, 9.5],
     ] as const;
     const limbs = rows.map(([id, h, bearing, mm]): Limb => ({ id, h, bearing, mm, angle: 58, length: 60 }));
-    const judged = judge(treeOf({ form: 'central-leader', trunk: { length: 172, mm: 24 }, limbs }), 'metric');
+    const judged = judge(treeOf({ form: 'central-leader', trunk: { length: 172, mm: 24 }, limbs }));
     if (judged.kind !== 'judged') throw new Error(judged.kind);
-    const reasons = judged.verdicts['c']?.reasons.map(({ words }) => words) ?? [];
+    const reasons = judged.verdicts['c']?.reasons.map(tell) ?? [];
     expect(reasons[0]).toBe('The limbs stand better without C.');
     expect(reasons.at(-1)).toMatch(
       /% as thick as the stem at its join, over 50 %.* which stays, is no better/,
@@ -65,11 +70,11 @@ describe('every verdict', () => {
   });
 
   it('is told in a word or two, and in one word for a narrow column', () => {
-    expect(decisionWords({ decision: 'scaffold', word: 'rib' })).toBe('stays: rib');
-    expect(decisionWords({ decision: 'scaffold', word: 'scaffold' })).toBe('stays');
-    expect(decisionWords({ decision: 'temporary' })).toBe('stays a while');
-    expect(decisionWord({ decision: 'temporary' })).toBe('a while');
-    expect(decisionWord({ decision: 'trunk' })).toBe('');
+    expect(tell(decisionCalled({ decision: 'scaffold', word: 'rib' }))).toBe('stays: rib');
+    expect(tell(decisionCalled({ decision: 'scaffold', word: 'scaffold' }))).toBe('stays');
+    expect(tell(decisionCalled({ decision: 'temporary' }))).toBe('stays a while');
+    expect(tell(decisionShort({ decision: 'temporary' }))).toBe('a while');
+    expect(tell(decisionShort({ decision: 'trunk' })).trim()).toBe('');
   });
 });
 
@@ -85,15 +90,15 @@ describe('a price', () => {
       limbs: [...four, { ...(four[0] as Limb), id: 'x', bearing: 40, h: 96 }],
     });
     const of = (withPrices: boolean): unknown => {
-      const judged = judge(state, 'metric', { withPrices });
+      const judged = judge(state, { withPrices });
       return judged.kind === 'judged' && judged.verdicts['x']?.price;
     };
     expect(of(false)).toBeUndefined();
-    expect(of(true)).toMatchObject({ loses: [], words: expect.any(Array) as unknown[] });
+    expect(of(true)).toMatchObject({ loses: [], parts: expect.any(Array) as unknown[] });
   });
 
   it('tells how many sets are looked for', () => {
-    const judged = judge(treeOf(vase), 'metric', { sets: 1 });
+    const judged = judge(treeOf(vase), { sets: 1 });
     expect(judged.kind === 'judged' && judged.runnersUp).toEqual([]);
   });
 });

@@ -1,19 +1,19 @@
-import type { Finding } from '../findings';
-import type { Say } from '../words/say';
+import { reasonsOf, type Finding } from '../findings';
 import { isOnTrunk } from '../tree/joins';
 import type { Ruling } from '../history/tree-draft';
 import type { KeptFor } from '../acts/stay';
-import { stemOf, type Stem } from '../tree/stem';
+import { stemOf, type Stem, type Tree } from '../tree/stem';
+import type { LimbWord, Place } from './candidacy';
 import type { StemId } from '../tree/stem-readings';
 import type { ChosenLimb } from './chosen-set';
 import type { Correction } from './correction';
-import { placeWords } from './fault-words';
-import { correctionWords, keptWords } from './kept-words';
+import { noPlace } from './fault-words';
+import { correctionReasons, keptFor } from './kept-words';
 import { sortLateral, type LateralSort } from './laterals';
 import { otherwise, type OtherwiseQuestion } from './otherwise';
 import type { Price } from './price';
-import { reasonsOf } from '../findings/reasons';
-import { because, type Reason } from '../words/reason';
+import { onFigure, onFinding, OWN_WORD } from '../words/ground';
+import { because, cm, restsOn, tagOf, told, type Arg, type Message, type Reason } from '../words/message';
 
 export type Decision = 'trunk' | 'leader' | 'scaffold' | 'temporary' | 'out' | 'leave' | 'goes-with';
 
@@ -24,10 +24,11 @@ export interface Verdict {
   /** The place it fills, or the stem it goes with. */
   place?: string;
   /** What a grower calls it in its place: scaffold, arm, rib, stem. */
-  word?: string;
+  word?: LimbWord;
+  called?: Message;
   correction?: Correction;
   /** What is done to a side shoot that is left. */
-  lateral?: Pick<LateralSort, 'sort' | 'toDeg' | 'toLengthCm' | 'purpose'> & { why: string };
+  lateral?: Pick<LateralSort, 'sort' | 'toDeg' | 'toLengthCm' | 'purpose'> & { why?: Reason };
   /** ISO date to which a temporary limb stays, and what for. */
   until?: string;
   keptFor?: KeptFor;
@@ -45,6 +46,8 @@ export const standsBy =
   (verdicts: Readonly<Record<StemId, Verdict>>) =>
   (id: StemId): boolean =>
     !['out', 'goes-with'].includes(verdicts[id]?.decision ?? 'out');
+
+const YOU_KEEP = because('why.you-keep', {}, OWN_WORD);
 
 type Saying = Omit<Verdict, 'stemId' | 'ruling'>;
 
@@ -64,14 +67,15 @@ export function verdictsOn(question: OtherwiseQuestion): Record<StemId, Verdict>
       decision: 'goes-with',
       place: carrier,
       rule: 'goes-with',
-      reasons: [because(`It goes with ${question.say.stem(carrier)}, which carries it.`)],
+      reasons: [because('why.goes-with', { carrier: tagOf(state.tree, carrier) })],
     };
   }
   return verdicts;
 }
 
 function verdictOn(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Saying {
-  const { scene, chosen, say } = question;
+  const { scene, chosen } = question;
+  const { tree } = scene.laid;
   const own = scene.findings.filter((f) => f.stemId === stem.id);
   const place = chosen.limbs.find(({ stemId }) => stemId === stem.id);
   if (place) return keptVerdict(question, stem, place, own, ruling);
@@ -79,14 +83,14 @@ function verdictOn(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Say
   if (!isLimb && stem.id === scene.laid.trunk?.id) return trunkVerdict(question, own);
   const barred = own.filter((f) => f.gravity === 'must-go' && bars(f));
   if (!isLimb && ruling === 'out') return ruledOut(question, stem);
-  if (!isLimb && ruling !== 'undecided' && ruling !== 'wait') return ruledLeft(barred, say);
-  const noPlace = isLimb ? placeless(question, stem) : [];
-  if (isLimb && barred.length === 0 && noPlace.length > 0 && ruling !== 'out') {
-    return out('no-place', noPlace, otherwise(question, stem));
+  if (!isLimb && ruling !== 'undecided' && ruling !== 'wait') return ruledLeft(barred, tree);
+  const none = isLimb ? placeless(question, stem) : [];
+  if (isLimb && barred.length === 0 && none.length > 0 && ruling !== 'out') {
+    return out('no-place', none, otherwise(question, stem));
   }
   if (barred.length > 0) {
     const price = isLimb ? otherwise(question, stem) : undefined;
-    return out((barred[0] as Finding).rule, reasonsOf(barred, say), price);
+    return out((barred[0] as Finding).rule, reasonsOf(barred, tree), price);
   }
   if (ruling === 'out') return ruledOut(question, stem);
   if (!isLimb || !couldStandAlone(question, stem)) return shootVerdict(question, stem, own);
@@ -112,7 +116,7 @@ function keptVerdict(
   own: readonly Finding[],
   ruling: Ruling,
 ): Saying {
-  const { scene, say, chosen } = question;
+  const { scene, chosen } = question;
   const ruled = ruling === 'keep' || ruling === 'leader';
   const price = ruled ? otherwise(question, stem) : undefined;
   const inSet = new Set(chosen.limbs.map(({ stemId }) => stemId));
@@ -120,55 +124,58 @@ function keptVerdict(
   return {
     decision: limb.role,
     place: limb.place,
+    called: limb.called,
     word: limb.word,
     rule: 'chosen',
     reasons: [
-      ...(ruled ? [because('You decided that it stays.')] : []),
-      keptWords(scene, stem, limb, say),
-      ...correctionWords(stem, limb, say),
-      ...reasonsOf(matters, say),
+      ...(ruled ? [YOU_KEEP] : []),
+      keptFor(scene, stem, limb),
+      ...correctionReasons(stem, limb),
+      ...reasonsOf(matters, scene.laid.tree),
     ],
     ...(limb.correction && { correction: limb.correction }),
     ...(price && { price }),
   };
 }
 
-function trunkVerdict({ chosen, say }: OtherwiseQuestion, own: readonly Finding[]): Saying {
+function trunkVerdict({ chosen, state }: OtherwiseQuestion, own: readonly Finding[]): Saying {
   const leader = chosen.limbs.find(({ role }) => role === 'leader');
-  const words = leader
-    ? `The stem, cut back to ${say.stem(leader.stemId)}, which leads in its place.`
-    : 'The stem that carries the tree.';
-  return { decision: 'trunk', rule: 'trunk', reasons: [because(words), ...reasonsOf(own, say)] };
+  const reason = leader
+    ? because('why.trunk-cut', { leader: tagOf(state.tree, leader.stemId) })
+    : because('why.trunk');
+  return { decision: 'trunk', rule: 'trunk', reasons: [reason, ...reasonsOf(own, state.tree)] };
 }
 
 function ruledOut(question: OtherwiseQuestion, stem: Stem): Saying {
-  return out('overruled', [because('You decided that it goes.')], otherwise(question, stem));
+  return out('overruled', [because('why.you-take', {}, OWN_WORD)], otherwise(question, stem));
 }
 
 /** A lateral, spur or sucker is no candidate for a place; told to stay, it is left, and what speaks against it is said. */
-function ruledLeft(against: readonly Finding[], say: Say): Saying {
-  const reasons = [because('You decided that it stays.'), ...reasonsOf(against, say)];
+function ruledLeft(against: readonly Finding[], tree: Tree): Saying {
+  const reasons = [YOU_KEEP, ...reasonsOf(against, tree)];
   return { decision: 'leave', rule: 'overruled', reasons };
 }
 
 /** A side shoot on a limb is sorted; a short shoot of the trunk is left for its leaf. */
-function shootVerdict({ scene, say }: OtherwiseQuestion, stem: Stem, own: readonly Finding[]): Saying {
+function shootVerdict({ scene }: OtherwiseQuestion, stem: Stem, own: readonly Finding[]): Saying {
   const carrier = stem.parent.kind === 'stem' ? stemOf(scene.laid.tree, stem.parent.stemId) : undefined;
   if (!carrier || isOnTrunk(scene.laid, stem)) {
-    const words = `A shoot of ${say.length(stem.length.value)}: too short to be a limb, left for its leaf and spurs.`;
-    const reasons = [because(words, { key: 'scaffold.shortestCm' }), ...reasonsOf(own, say)];
+    const short = because('why.short', { long: cm(stem.length.value) }, onFigure('scaffold.shortestCm'));
+    const reasons = [short, ...reasonsOf(own, scene.laid.tree)];
     return { decision: 'leave', rule: 'lateral', reasons };
   }
-  const { sort, toDeg, toLengthCm, purpose, rule, reasons } = sortLateral(scene, stem, carrier, say);
-  const told = new Set(reasons.map((reason) => reason.rule));
+  const { sort, toDeg, toLengthCm, purpose, rule, reasons } = sortLateral(scene, stem, carrier);
+  const isTold = (finding: Finding): boolean =>
+    reasons.some((reason) => restsOn(reason, onFinding(finding.rule)));
   const rest = reasonsOf(
-    own.filter((f) => !told.has(f.rule)),
-    say,
+    own.filter((finding) => !isTold(finding)),
+    scene.laid.tree,
   );
   if (sort === 'out') return { decision: 'out', rule, reasons: [...reasons, ...rest] };
+  const why = reasons.at(-1);
   const lateral = {
     sort,
-    why: reasons.at(-1)?.words ?? '',
+    ...(why && { why }),
     ...(toDeg !== undefined && { toDeg }),
     ...(toLengthCm !== undefined && { toLengthCm }),
     ...(purpose && { purpose }),
@@ -178,7 +185,8 @@ function shootVerdict({ scene, say }: OtherwiseQuestion, stem: Stem, own: readon
 
 /** Why a sound limb is not among the chosen: who stands in its way, or what keeping it would cost. */
 function notChosen(question: OtherwiseQuestion, stem: Stem, own: readonly Finding[]): Saying {
-  const { chosen, say } = question;
+  const { chosen, state } = question;
+  const { tree } = state;
   const price = otherwise(question, stem);
   const kept = new Set(chosen.limbs.map(({ stemId }) => stemId));
   const against = own.filter((f) => f.otherStemId !== undefined && kept.has(f.otherStemId));
@@ -188,20 +196,22 @@ function notChosen(question: OtherwiseQuestion, stem: Stem, own: readonly Findin
     return asBad === undefined ? [] : [{ finding, asBad }];
   });
   const alone = weak.filter((finding) => !shared.some((one) => one.finding === finding));
-  const grounds = reasonsOf([...against, ...alone], say);
-  const better = `the limbs stand better without ${say.stem(stem.id)}.`;
-  const none = because(shared.length > 0 ? capital(better) : `Sound, but ${better}`);
-  const toKeep = price ? [because(`To keep it: ${price.words.join('; ')}.`)] : [];
+  const faults = reasonsOf([...against, ...alone], tree);
+  const limb = tagOf(tree, stem.id);
+  const none = because(shared.length > 0 ? 'why.better' : 'why.sound-but', { limb });
+  const toKeep = price ? [because('why.to-keep', { price: inOne(price.parts) })] : [];
   const sharedReasons = shared.flatMap(({ finding, asBad }) =>
-    reasonsOf([finding], say).map(({ words, ...at }) =>
-      because(`${words} ${say.stem(asBad)}, which stays, is no better there.`, at),
+    reasonsOf([finding], tree).map(({ grounds = [], ...fault }) =>
+      because('why.no-better', { fault, other: tagOf(tree, asBad) }, ...grounds),
     ),
   );
-  const reasons = [...(grounds.length > 0 ? grounds : [none]), ...toKeep, ...sharedReasons];
+  const reasons = [...(faults.length > 0 ? faults : [none]), ...toKeep, ...sharedReasons];
   return out(against[0]?.rule ?? alone[0]?.rule ?? 'not-needed', reasons, price);
 }
 
-const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+/** Parts of a price in one line. */
+export const inOne = ([first, ...rest]: readonly Message[]): Arg =>
+  rest.length === 0 ? (first ?? '') : told('list.semicolons', { first: first ?? '', rest: inOne(rest) });
 
 /** The nearest limb that stays with the same fault, as grave and as far past its limit: such a fault is not why the other goes. */
 function noBetter({ scene, chosen }: OtherwiseQuestion, fault: Finding): StemId | undefined {
@@ -220,13 +230,13 @@ function noBetter({ scene, chosen }: OtherwiseQuestion, fault: Finding): StemId 
 }
 
 /** What keeps a limb from every place of the form, when that is the form's own doing. */
-function placeless({ formProblem, say }: OtherwiseQuestion, stem: Stem): Reason[] {
+function placeless({ formProblem }: OtherwiseQuestion, stem: Stem): Reason[] {
   const seats = formProblem.candidacies.filter((c) => c.stem.id === stem.id);
   if (seats.some(({ faults }) => !faults.some(({ rank }) => rank === 'breaches'))) return [];
   return seats.flatMap(({ faults, place }) =>
     faults
       .filter(({ rank }) => rank === 'breaches')
-      .flatMap((fault) => placeWords(fault, formProblem.places[place]?.circle.name ?? '', say) ?? []),
+      .flatMap((fault) => noPlace(fault, (formProblem.places[place] as Place).circle.called) ?? []),
   );
 }
 

@@ -1,3 +1,4 @@
+import { tell } from '../testing/tell';
 import { describe, expect, it } from 'vitest';
 import { judge, type Judgement } from '../judging/judge';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
@@ -17,7 +18,7 @@ const vase = (limbs: readonly Limb[] = four, more: Partial<TestTree> = {}): Test
 /** What is said of a bud facing some way, at a length along a limb. */
 function facing(tree: TestTree, stemId: string, cm: number, facingDeg: number): BudChoice {
   const state = treeOf(tree);
-  const bench = cutBench(state, judge(state, 'metric', { withPrices: false }) as Judgement, stemId, 'metric');
+  const bench = cutBench(state, judge(state, { withPrices: false }) as Judgement, stemId);
   const found = bench?.previewAt(cm).around.find((choice) => choice.facingDeg === facingDeg);
   if (!found) throw new Error('no such facing');
   return found;
@@ -25,8 +26,8 @@ function facing(tree: TestTree, stemId: string, cm: number, facingDeg: number): 
 
 describe('a bud is refused', () => {
   it('where its shoot goes straight up', () => {
-    expect(facing(vase(), 'a', 60, 0)).toMatchObject({ fit: 'refused', words: 'up' });
-    expect(facing(vase(), 'a', 60, 0).why[0]).toContain('goes up');
+    expect(facing(vase(), 'a', 60, 0)).toMatchObject({ fit: 'refused', facing: { code: 'facing.up' } });
+    expect(facing(vase(), 'a', 60, 0).why.map(tell)[0]).toContain('goes up');
   });
 
   it('where its shoot comes down into the clearance of its side', () => {
@@ -43,7 +44,7 @@ describe('a bud is refused', () => {
       low.limbs.map((l) => ({ ...l, angle: 88 })),
       { trunk: low.trunk, site, rules: { ...low.rules, 'set.toDeg': 90 } },
     );
-    expect(facing(flat, 'a', 60, 180).why.join(' ')).toMatch(/too low|leads down/);
+    expect(facing(flat, 'a', 60, 180).why.map(tell).join(' ')).toMatch(/too low|leads down/);
     expect(facing(flat, 'a', 60, 180).fit).toBe('refused');
   });
 
@@ -54,8 +55,8 @@ describe('a bud is refused', () => {
     });
     const [toward, away] = [facing(tree, 'a', 45, 90), facing(tree, 'a', 45, 270)];
     expect(toward.fit).not.toBe('good');
-    expect(toward.why.join(' ')).toMatch(/N\./);
-    expect(away.why.join(' ')).not.toMatch(/N\./);
+    expect(toward.why.map(tell).join(' ')).toMatch(/N\./);
+    expect(away.why.map(tell).join(' ')).not.toMatch(/N\./);
   });
 
   it('where it grows out of the plane of a wall', () => {
@@ -66,7 +67,7 @@ describe('a bud is refused', () => {
       ),
     };
     const found = facing(fan, '90-1', 60, 90);
-    expect(found.why.join(' ')).toContain('out of the wall’s plane');
+    expect(found.why.map(tell).join(' ')).toContain('out of the wall’s plane');
   });
 });
 
@@ -79,7 +80,7 @@ describe('a leader’s bud', () => {
       ),
     };
     const state = treeOf(tree);
-    const bench = cutBench(state, judge(state, 'metric') as Judgement, 'trunk', 'metric');
+    const bench = cutBench(state, judge(state) as Judgement, 'trunk');
     const choices = bench?.previewAt(130).choices ?? [];
     const off = (choice: BudChoice): number => Math.hypot(choice.tip[0], choice.tip[1]);
     expect(choices).toHaveLength(8);
@@ -90,14 +91,14 @@ describe('a leader’s bud', () => {
 
 describe('a length the grower sets', () => {
   const cutOf = (cuts: Record<string, number>, stemId = 'a') => {
-    const judged = judge(treeOf(vase(four, { cuts })), 'metric', { withPrices: false }) as Judgement;
+    const judged = judge(treeOf(vase(four, { cuts })), { withPrices: false }) as Judgement;
     return judged.plan.acts.find((act) => act.kind === 'shorten' && act.stemId === stemId);
   };
 
   it('stands, whatever its buds are like, with the best of them told', () => {
     expect(cutOf({ a: 33 })).toMatchObject({
       toLengthCm: 33,
-      reason: { words: 'You set its length to 33 cm.' },
+      reason: { code: 'own.length', args: { length: { cm: 33 } } },
     });
     expect(cutOf({ a: 33 })).toHaveProperty('bud');
   });
@@ -111,8 +112,8 @@ describe('a length the grower sets', () => {
 describe('moving a cut along a limb', () => {
   it('takes the more wood the shorter it is left, and never touches what the rest of the plan does', () => {
     const state = treeOf(vase());
-    const judged = judge(state, 'metric', { withPrices: false }) as Judgement;
-    const bench = cutBench(state, judged, 'a', 'metric');
+    const judged = judge(state, { withPrices: false }) as Judgement;
+    const bench = cutBench(state, judged, 'a');
     const shares = [80, 60, 40, 20].map((cm) => bench?.previewAt(cm).account.wood ?? NaN);
     expect(shares).toEqual([...shares].sort((x, y) => x - y));
     const planned = bench?.planned?.toLengthCm ?? NaN;
@@ -121,7 +122,7 @@ describe('moving a cut along a limb', () => {
 
   it('is for wood that stays: a limb that goes has no bench', () => {
     const state = treeOf(vase([...four, limb('x', 70, 45, 12, { mm: 30 })]));
-    expect(cutBench(state, judge(state, 'metric') as Judgement, 'x', 'metric')).toBeUndefined();
+    expect(cutBench(state, judge(state) as Judgement, 'x')).toBeUndefined();
   });
 });
 

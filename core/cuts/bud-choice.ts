@@ -1,5 +1,5 @@
 import type { FormScene } from '../choosing/candidacy';
-import type { Say } from '../words/say';
+import { cm, deg, tagOf, told, type Message } from '../words/message';
 import { clearanceLimit } from '../findings/measures';
 import {
   angleBetween,
@@ -16,7 +16,7 @@ import { closestApproach } from '../tree/approach';
 import { courseFrom, positionAt, runAt, tipOf, type Course } from '../tree/course';
 import type { Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
-import { facingInSpace, facingWords, shootDirection } from '../buds/facing';
+import { facingCalled, facingInSpace, shootDirection } from '../buds/facing';
 import type { FacingDeg } from '../tree/buds-seen';
 import { budsAlong, nodeAt, type LimbBud, type NodeKind } from '../buds/limb-buds';
 
@@ -27,8 +27,7 @@ export type Fit = 'good' | 'fair' | 'refused';
 export interface BudChoice {
   atCm: number;
   facingDeg: FacingDeg;
-  /** The facing in a grower's words. */
-  words: string;
+  facing: Message;
   sureDeg: number;
   node: NodeKind;
   /** Whether this very bud's facing is known; else it is one to look for near the place. */
@@ -41,7 +40,7 @@ export interface BudChoice {
   gap?: Gap;
   fit: Fit;
   /** What speaks against it, or for it, the weightiest first. */
-  why: readonly string[];
+  why: readonly Message[];
 }
 
 /** A gap between two limbs that stay, seen from above: clockwise from one to the other, and its width, deg. */
@@ -85,6 +84,12 @@ const INTO_CM = 6;
 const CROWDS_CM = 15;
 /** A limb's shoot whose end comes this much nearer to the tree's middle than the cut grows inward, cm. */
 const INWARD_CM = 5;
+/** A shoot this much steeper or flatter than the form's angles serves badly, or not at all; a leader leaning this much past its lean, deg. */
+const STEEPER_DEG = { fair: 12, refused: 25 } as const;
+const FLATTER_DEG = { fair: 5, refused: 20 } as const;
+const NO_LEADER_DEG = 20;
+/** A shoot nearer upright than this points nowhere, deg. */
+const TOWARD_DEG = 10;
 /** A wall tree's shoot further out of the plane than this is cut off again, deg. */
 const OFF_WALL_DEG = 25;
 /** The eight facings that are looked for where none is known. */
@@ -95,14 +100,12 @@ const EIGHTHS = [0, 45, 90, 135, 180, 225, 270, 315] as const;
  * the eight facings to look for there. Best is the best fit, then the shoot nearest to the wished direction and
  * the bud nearest to the wished length.
  */
-export function budChoices(scene: FormScene, wish: CutWish, say: Say): BudChoice[] {
+export function budChoices(scene: FormScene, wish: CutWish): BudChoice[] {
   const { stem, toLengthCm } = wish;
   const spacingCm = stem.budsSeen?.spacingCm ?? scene.kind.budSpacingCm.value;
   const known = knownNear(scene, stem, toLengthCm, spacingCm * scene.limits('cut.budsEither').value + 1e-6);
   const open =
-    known.length > 0
-      ? known.map((bud) => choiceOf(scene, wish, bud, true, say))
-      : facingChoices(scene, wish, say);
+    known.length > 0 ? known.map((bud) => choiceOf(scene, wish, bud, true)) : facingChoices(scene, wish);
   return open.sort((a, b) => RANK[a.fit] - RANK[b.fit] || missOf(wish, a) - missOf(wish, b));
 }
 
@@ -119,11 +122,11 @@ export function knownNear(
 }
 
 /** A bud at the wished length facing each of eight ways, and where it would lead; in order round the clock. */
-export function facingChoices(scene: FormScene, wish: CutWish, say: Say): BudChoice[] {
+export function facingChoices(scene: FormScene, wish: CutWish): BudChoice[] {
   const node = nodeAt(wish.stem, scene.kind, scene.when.season, wish.toLengthCm);
   return EIGHTHS.map((facingDeg) => {
     const bud = { atCm: wish.toLengthCm, facingDeg, sureDeg: 22.5, isSeen: false, node };
-    return choiceOf(scene, wish, bud, false, say);
+    return choiceOf(scene, wish, bud, false);
   });
 }
 
@@ -151,8 +154,8 @@ export function shootOf(scene: FormScene, stem: Stem, atCm: number, facingDeg: F
     breakDeg: scene.limits('cut.breakDeg').value,
     liftDeg: scene.limits('cut.liftDeg').value,
   });
-  const bearing = reading('bearing', bearingOf(way), 'estimated');
-  const angle = reading('angle', fromUprightOf(way), 'estimated');
+  const bearing = reading('bearing', bearingOf(way), 'filled-in');
+  const angle = reading('angle', fromUprightOf(way), 'filled-in');
   const shoot: Stem = {
     ...{
       ...stem,
@@ -163,8 +166,8 @@ export function shootOf(scene: FormScene, stem: Stem, atCm: number, facingDeg: F
       set: angle,
       tipAngle: angle,
     },
-    length: reading('length', NEXT_CM[scene.kind.vigour.value], 'estimated'),
-    diameter: reading('diameter', SHOOT_MM, 'estimated'),
+    length: reading('length', NEXT_CM[scene.kind.vigour.value], 'filled-in'),
+    diameter: reading('diameter', SHOOT_MM, 'filled-in'),
     headed: false,
     growthCm: {},
   };
@@ -172,27 +175,25 @@ export function shootOf(scene: FormScene, stem: Stem, atCm: number, facingDeg: F
 }
 
 /** One bud, where its shoot would go, and how well it would serve. */
-export function choiceOf(
-  scene: FormScene,
-  wish: CutWish,
-  bud: LimbBud,
-  isKnown: boolean,
-  say: Say,
-): BudChoice {
+export function choiceOf(scene: FormScene, wish: CutWish, bud: LimbBud, isKnown: boolean): BudChoice {
   const { stem } = wish;
   const course = scene.laid.courses.get(stem.id) as Course;
   const run = runAt(course, bud.atCm);
   const shoot = shootOf(scene, stem, bud.atCm, bud.facingDeg);
   const way = shoot.directions.at(-1) as Vec3;
   const [bearingDeg, angleDeg] = [bearingOf(way), fromUprightOf(way)];
-  const against = [...nodeFaults(wish, bud), ...faultsOf(scene, wish, shoot, say)];
-  const why = [...against].sort((a, b) => RANK[b.fit] - RANK[a.fit]).map(({ words }) => words);
-  const leads = `It leads ${say.angle(angleDeg)} from upright${angleDeg < 10 ? '' : `, toward ${say.angle(bearingDeg)}`}.`;
+  const against = [...nodeFaults(wish, bud), ...faultsOf(scene, wish, shoot)];
+  const why = [...against].sort((a, b) => RANK[b.fit] - RANK[a.fit]).map(({ why: against }) => against);
+  const angle = deg(angleDeg);
+  const leads =
+    angleDeg < TOWARD_DEG
+      ? told('bud.leads.up', { angle })
+      : told('bud.leads', { angle, toward: deg(bearingDeg) });
   return {
     ...{
       atCm: bud.atCm,
       facingDeg: bud.facingDeg,
-      words: facingWords(run, stem.runBearing.value, bud.facingDeg),
+      facing: facingCalled(run, stem.runBearing.value, bud.facingDeg),
     },
     ...{ sureDeg: bud.sureDeg, node: bud.node, isKnown, bearingDeg, angleDeg, tip: tipOf(shoot) },
     ...gapAt(wish, bearingDeg, angleDeg),
@@ -204,88 +205,65 @@ export function choiceOf(
 /** Something that speaks against a shoot, and how heavily. */
 export interface Against {
   fit: Fit;
-  words: string;
+  why: Message;
 }
 
 export const worstFit = (against: readonly Against[]): Fit =>
   against.reduce<Fit>((worst, { fit }) => (RANK[fit] > RANK[worst] ? fit : worst), 'good');
 
 /** What speaks against a shoot where a limb is cut to it, whether it stands already or is still to come. */
-export const faultsOf = (scene: FormScene, wish: CutWish, shoot: Course, say: Say): Against[] => [
-  ...wayFaults(scene, wish, shoot, say),
-  ...neighbourFaults(scene, wish, shoot, say),
+export const faultsOf = (scene: FormScene, wish: CutWish, shoot: Course): Against[] => [
+  ...wayFaults(scene, wish, shoot),
+  ...neighbourFaults(scene, wish, shoot),
 ];
 
 function nodeFaults({ leads }: CutWish, { node }: LimbBud): Against[] {
-  if (node === 'flower') return [{ fit: 'refused', words: 'A flower bud there: no shoot comes of it.' }];
-  if (node === 'leaf and flower') {
-    const words = 'Flower buds sit beside the leaf bud: look for the slim one between them.';
-    return leads ? [{ fit: 'fair', words }] : [];
-  }
-  return node === 'spur'
-    ? [{ fit: 'fair', words: 'Older wood: the shoot must come from a spur or a hidden bud.' }]
-    : [];
+  if (node === 'flower') return [{ fit: 'refused', why: told('bud.flower') }];
+  if (node === 'leaf and flower') return leads ? [{ fit: 'fair', why: told('bud.leaf-and-flower') }] : [];
+  return node === 'spur' ? [{ fit: 'fair', why: told('bud.spur') }] : [];
 }
 
 /** What speaks against the way itself: too upright, too flat, back into the middle, out of the wall, or into the ground. */
-function wayFaults(scene: FormScene, wish: CutWish, shoot: Course, say: Say): Against[] {
+function wayFaults(scene: FormScene, wish: CutWish, shoot: Course): Against[] {
   const found: Against[] = [];
+  const against = (fit: Fit, why: Message): void => void found.push({ fit, why });
   const [base, tip, way] = [shoot.points[0] as Vec3, tipOf(shoot), shoot.directions.at(-1) as Vec3];
   const angleDeg = fromUprightOf(way);
-  const told = say.angle(angleDeg);
+  const angle = deg(angleDeg);
   if (wish.leads) {
     const off = fromUprightOf(tip);
     const lean = scene.limits('leader.leanDeg').value;
-    if (angleDeg > lean + 20)
-      found.push({ fit: 'refused', words: `It leans ${told} from upright: no leader.` });
-    else if (off > lean)
-      found.push({ fit: 'fair', words: `Its end would stand ${say.angle(off)} off the foot.` });
+    if (angleDeg > lean + NO_LEADER_DEG) against('refused', told('bud.no-leader', { angle }));
+    else if (off > lean) against('fair', told('bud.off-foot', { off: deg(off) }));
     return found;
   }
   const steep = wish.fromDeg - angleDeg;
-  if (steep > 25)
-    found.push({
-      fit: 'refused',
-      words: `It goes up, ${told} from upright, and would rival the leader or its limb.`,
-    });
-  else if (steep > 12) found.push({ fit: 'fair', words: `It stands steep, ${told} from upright.` });
+  if (steep > STEEPER_DEG.refused) against('refused', told('bud.up', { angle }));
+  else if (steep > STEEPER_DEG.fair) against('fair', told('bud.steep', { angle }));
   const flat = angleDeg - Math.max(wish.toDeg, 60);
-  if (flat > 20) found.push({ fit: 'refused', words: `It leads down, ${told} from upright.` });
-  else if (flat > 5) found.push({ fit: 'fair', words: `It lies flat, ${told} from upright.` });
+  if (flat > FLATTER_DEG.refused) against('refused', told('bud.down', { angle }));
+  else if (flat > FLATTER_DEG.fair) against('fair', told('bud.flat', { angle }));
   const out = (p: Vec3): number => Math.hypot(p[0], p[1]);
   const isOpen = scene.standsOn === 'trunk' && wish.fromDeg > 0;
-  if (isOpen && out(tip) < out(base) - INWARD_CM)
-    found.push({ fit: 'refused', words: 'It grows back into the middle.' });
+  if (isOpen && out(tip) < out(base) - INWARD_CM) against('refused', told('bud.inward'));
   const offWall = wish.wallDeg === undefined ? 0 : 90 - angleBetween(way, direction(wish.wallDeg + 90, 90));
   if (Math.abs(offWall) > OFF_WALL_DEG)
-    found.push({
-      fit: 'refused',
-      words: `It grows ${say.angle(Math.abs(offWall))} out of the wall’s plane.`,
-    });
+    against('refused', told('bud.off-wall', { off: deg(Math.abs(offWall)) }));
   const clearCm = clearanceLimit(scene, bearingOf(way)).value;
-  if (tip[2] < clearCm)
-    found.push({
-      fit: 'refused',
-      words: `Its end comes down to ${say.length(Math.max(0, tip[2]))}: too low there.`,
-    });
+  if (tip[2] < clearCm) against('refused', told('bud.low', { height: cm(Math.max(0, tip[2])) }));
   return found;
 }
 
 /** What speaks against the room it grows into: another limb, or the leader. */
-function neighbourFaults(
-  scene: FormScene,
-  { stem, others, leads }: CutWish,
-  shoot: Course,
-  say: Say,
-): Against[] {
+function neighbourFaults(scene: FormScene, { stem, others, leads }: CutWish, shoot: Course): Against[] {
   return others.flatMap(({ id, course }): Against[] => {
     if (id === stem.id || (leads && id === scene.laid.trunk?.id)) return [];
     const near = closestApproach(shoot, course, { skipCm: 10, withinCm: CROWDS_CM + 5, thickenedMm: 0 });
     if (!near || near.gapCm > CROWDS_CM) return [];
-    const whom = id === scene.laid.trunk?.id ? 'the leader' : say.stem(id);
+    const limb = id === scene.laid.trunk?.id ? told('bud.the-leader') : tagOf(scene.laid.tree, id);
     return near.gapCm < INTO_CM
-      ? [{ fit: 'refused', words: `It runs into ${whom}.` }]
-      : [{ fit: 'fair', words: `It passes ${say.length(near.gapCm)} from ${whom}.` }];
+      ? [{ fit: 'refused', why: told('bud.into', { limb }) }]
+      : [{ fit: 'fair', why: told('bud.passes', { gap: cm(near.gapCm), limb }) }];
   });
 }
 

@@ -1,3 +1,4 @@
+import { tell } from '../testing/tell';
 import { describe, expect, it } from 'vitest';
 import { readFileSync } from 'node:fs';
 import { readYardFile } from '../formats/read';
@@ -28,7 +29,7 @@ const vase = (angle: number, more: Partial<Limb> = {}): TestTree => ({
   ],
 });
 const judged = (state: TreeState): Judgement => {
-  const answer = judge(state, 'metric', { withPrices: false });
+  const answer = judge(state, { withPrices: false });
   if (answer.kind !== 'judged') throw new Error(answer.kind);
   return answer;
 };
@@ -42,13 +43,13 @@ describe('the bud a limb is cut to', () => {
   it('on a limb that stays steep faces outward: an under bud, which leads it out', () => {
     // Left at 32 deg: within the tolerance of a bend to 40 no more than 8 deg, so the limb is bent to 40 first.
     const { bud } = cutOf({ ...vase(36), rules: { 'set.fromDeg': 40 } }, 'a');
-    expect(bud?.words).toMatch(/under/);
+    expect(bud && tell(bud.facing)).toMatch(/under/);
     expect(bud?.angleDeg).toBeGreaterThan(38);
   });
 
   it('on a limb near 50 deg is a side bud, not an under one, which would lead down', () => {
     const { bud } = cutOf(vase(52), 'a');
-    expect(bud?.words).toMatch(/^out-|up and/);
+    expect(bud && tell(bud.facing)).toMatch(/^out-|up and/);
     expect(bud?.angleDeg).toBeLessThan(65);
   });
 
@@ -69,7 +70,7 @@ describe('the bud a limb is cut to', () => {
     ];
     const { bud, purpose } = cutOf({ ...vase(50), limbs }, 'b');
     expect(purpose).toBe('turn');
-    expect(bud?.words).toBe('out-right');
+    expect(bud && tell(bud.facing)).toBe('out-right');
     expect(bud?.bearingDeg).toBeGreaterThan(80);
   });
 
@@ -124,7 +125,7 @@ describe('the bud a limb is cut to', () => {
     );
     const { plan } = judged({ ...state, tree: { ...state.tree, stems } });
     const act = plan.acts.find((a) => a.kind === 'shorten' && a.stemId === 'trunk');
-    expect(act?.kind === 'shorten' && act.bud?.words).toMatch(/W/);
+    expect(act?.kind === 'shorten' && act.bud && tell(act.bud.facing)).toMatch(/W/);
   });
 });
 
@@ -154,7 +155,7 @@ describe('what comes of every planned cut', () => {
   it.each(states.map((state): [string, TreeState] => [state.record.name, state]))(
     '%s: no shoot runs into the leader or another limb, or down to the ground',
     (_, state) => {
-      const answer = judge(state, 'metric', { withPrices: false });
+      const answer = judge(state, { withPrices: false });
       if (answer.kind !== 'judged') return;
       const scene = sceneOf(state);
       const { plan } = answer;

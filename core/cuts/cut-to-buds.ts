@@ -1,10 +1,10 @@
 import type { FormScene } from '../choosing/candidacy';
-import type { Say } from '../words/say';
+import { OWN_WORD } from '../words/ground';
+import { because, deg, restsOn, tagOf } from '../words/message';
 import type { Form } from '../forms/form';
 import { bearingDifference, fromUprightOf, wrapBearing } from '../geometry/vector';
 import { type Act, afterActs } from '../acts/acts';
 import type { CutBud, HeadingPurpose } from '../acts/shorten';
-import { OWN_WORD } from '../acts/act';
 import { cutDiameterMm } from '../acts/wood';
 import { layOut, runAt, type Course } from '../tree/course';
 import { childrenOf, stemOf, withDescendants, type Stem } from '../tree/stem';
@@ -32,7 +32,6 @@ export interface CutQuestion {
   ring: readonly StemId[];
   /** Every limb that is to stay in a place of its form: no cut moved to a better bud takes one off. */
   kept: readonly StemId[];
-  say: Say;
 }
 
 /** The tree a heading cut is judged on: bent and thinned as planned, this limb not yet cut. */
@@ -56,7 +55,7 @@ export function cutToBuds(question: CutQuestion, acts: readonly Act[]): Act[] {
 }
 
 function servedBy(question: CutQuestion, acts: readonly Act[], act: Shorten): Shorten | undefined {
-  const isSet = act.reason.rule === OWN_WORD;
+  const isSet = restsOn(act.reason, OWN_WORD);
   const floorCm = isSet ? 0 : keptUpTo(question, act.stemId);
   const choice = (isSet ? [0] : [0, ...ELSEWHERE_CM])
     .map((byCm) => Math.max(floorCm, act.toLengthCm + byCm))
@@ -70,7 +69,7 @@ function servedBy(question: CutQuestion, acts: readonly Act[], act: Shorten): Sh
   const shoot = sideShootsFor(question, acts, act).find(
     ({ fit, joinCm }) => fit !== 'refused' && joinCm >= floorCm - 1,
   );
-  if (shoot) return cutToShoot(stem, act, shoot, question.say);
+  if (shoot) return cutToShoot(question, stem, act, shoot);
   return act.purpose === 'weaken-rival' || act.purpose === 'calm-temporary' ? act : undefined;
 }
 
@@ -98,17 +97,16 @@ function cutTo(stem: Stem, act: Shorten, choice: BudChoice, second: BudChoice | 
   };
 }
 
-const budOf = ({ facingDeg, words, bearingDeg, angleDeg, sureDeg, isKnown }: BudChoice): CutBud => ({
-  ...{ facingDeg, words, bearingDeg, angleDeg, sureDeg, isKnown },
+const budOf = ({ facingDeg, facing, bearingDeg, angleDeg, sureDeg, isKnown }: BudChoice): CutBud => ({
+  ...{ facingDeg, facing, bearingDeg, angleDeg, sureDeg, isKnown },
 });
 
-function cutToShoot(stem: Stem, act: Shorten, { stemId, joinCm, angleDeg }: SideShoot, say: Say): Shorten {
-  const words = `${act.reason.words} No bud serves there: ${say.stem(stemId)} leads on, ${say.angle(angleDeg)} from upright.`;
-  return resized(
-    stem,
-    { ...act, purpose: 'side-shoot', toStem: stemId, reason: { ...act.reason, words } },
-    joinCm + BEYOND_BUD_CM,
-  );
+function cutToShoot({ scene }: CutQuestion, stem: Stem, act: Shorten, shoot: SideShoot): Shorten {
+  const { stemId, joinCm, angleDeg } = shoot;
+  const { grounds = [], ...why } = act.reason;
+  const args = { why, shoot: tagOf(scene.laid.tree, stemId), angle: deg(angleDeg) };
+  const reason = because('cut.to-shoot', args, ...grounds);
+  return resized(stem, { ...act, purpose: 'side-shoot', toStem: stemId, reason }, joinCm + BEYOND_BUD_CM);
 }
 
 function resized(stem: Stem, act: Shorten, lengthCm: number): Shorten {
@@ -118,12 +116,12 @@ function resized(stem: Stem, act: Shorten, lengthCm: number): Shorten {
 
 /** The buds a heading cut could go to, best first, as the work leaves the tree. Empty for a length off the limb. */
 export function choicesFor(question: CutQuestion, acts: readonly Act[], act: Shorten): BudChoice[] {
-  const { scene, say } = question;
+  const { scene } = question;
   const stem = stemOf(scene.laid.tree, act.stemId);
   if (!stem || act.toLengthCm < 5 || act.toLengthCm > stem.length.value) return [];
   const setting = settingOf(scene, acts, act.stemId);
   const bent = stemOf(setting.scene.laid.tree, act.stemId);
-  return bent ? budChoices(setting.scene, wishFor(question, setting, bent, act), say) : [];
+  return bent ? budChoices(setting.scene, wishFor(question, setting, bent, act)) : [];
 }
 
 /** The side shoots a limb could be cut to near a length, best first, as the work leaves the tree. */
@@ -135,7 +133,7 @@ export function sideShootsFor(
 ): SideShoot[] {
   const setting = settingOf(question.scene, acts, act.stemId);
   const bent = stemOf(setting.scene.laid.tree, act.stemId);
-  return bent ? sideShoots(setting.scene, wishFor(question, setting, bent, act), question.say, withinCm) : [];
+  return bent ? sideShoots(setting.scene, wishFor(question, setting, bent, act), withinCm) : [];
 }
 
 /** The bud below the first that makes a fork of a cut that is to make one. */
@@ -148,7 +146,7 @@ function forkBelow(
   if (act.purpose !== 'fork') return undefined;
   const setting = settingOf(question.scene, acts, act.stemId);
   const bent = stemOf(setting.scene.laid.tree, act.stemId);
-  return bent && secondOfFork(setting.scene, wishFor(question, setting, bent, act), first, question.say);
+  return bent && secondOfFork(setting.scene, wishFor(question, setting, bent, act), first);
 }
 
 /** The eight facings at a length, and where a bud facing so would lead; in order round the clock. */
@@ -157,7 +155,7 @@ export function facingsAt(question: CutQuestion, acts: readonly Act[], act: Shor
   const setting = settingOf(question.scene, acts, act.stemId);
   const bent = stemOf(setting.scene.laid.tree, act.stemId);
   if (!stem || !bent) return [];
-  return facingChoices(setting.scene, wishFor(question, setting, bent, act), question.say);
+  return facingChoices(setting.scene, wishFor(question, setting, bent, act));
 }
 
 const settings = new WeakMap<readonly Act[], Map<StemId, Setting>>();

@@ -1,5 +1,4 @@
 import type { FormScene } from '../choosing/candidacy';
-import type { Say } from '../words/say';
 import { bearingDifference, wrapBearing } from '../geometry/vector';
 import { choiceOf, knownNear, RANK, type BudChoice, type CutWish } from './bud-choice';
 import { nodeAt } from '../buds/limb-buds';
@@ -13,12 +12,7 @@ const PARTED_DEG = 90;
  * The second bud of a fork: the nearest below the first whose shoot goes the other way and serves; a known one where
  * facings are known, else one to look for. Undefined where none serves.
  */
-export function secondOfFork(
-  scene: FormScene,
-  wish: CutWish,
-  first: BudChoice,
-  say: Say,
-): BudChoice | undefined {
+export function secondOfFork(scene: FormScene, wish: CutWish, first: BudChoice): BudChoice | undefined {
   const spacingCm = wish.stem.budsSeen?.spacingCm ?? scene.kind.budSpacingCm.value;
   const lowestCm = first.atCm - BELOW * spacingCm - 1e-6;
   const buds = first.isKnown
@@ -27,7 +21,7 @@ export function secondOfFork(
         .filter(({ facingDeg }) => bearingDifference(facingDeg, first.facingDeg) > PARTED_DEG)
     : [mirrored(scene, wish, first, first.atCm - spacingCm)];
   return buds
-    .map((bud) => choiceOf(scene, wish, bud, first.isKnown, say))
+    .map((bud) => choiceOf(scene, wish, bud, first.isKnown))
     .filter(({ fit }) => fit !== 'refused')
     .sort((a, b) => RANK[a.fit] - RANK[b.fit] || b.atCm - a.atCm)[0];
 }

@@ -1,5 +1,5 @@
 import type { FormScene } from '../choosing/candidacy';
-import type { Say } from '../words/say';
+import { mm, told, type Message } from '../words/message';
 import { bearingDifference, bearingOf, fromUprightOf, type Vec3 } from '../geometry/vector';
 import type { Course, LaidTree } from '../tree/course';
 import { diameterAt, taperOf } from '../tree/taper';
@@ -15,7 +15,7 @@ export interface SideShoot {
   bearingDeg: number;
   angleDeg: number;
   fit: Fit;
-  why: readonly string[];
+  why: readonly Message[];
 }
 
 /** A side shoot nearer to the limb's foot than this takes all of it, cm. */
@@ -53,7 +53,6 @@ export function limbCutTo(
 export function sideShoots(
   scene: FormScene,
   wish: CutWish,
-  say: Say,
   withinCm = wish.toLengthCm * WITHIN,
 ): SideShoot[] {
   const { laid } = scene;
@@ -68,12 +67,12 @@ export function sideShoots(
       const [bearingDeg, angleDeg] = [bearingOf(way), fromUprightOf(way)];
       const cutMm = diameterAt(taperOf(stem), joinCm);
       const against = [
-        ...faultsOf(scene, wish, course, say),
+        ...faultsOf(scene, wish, course),
         ...(shoot.diameter.value < cutMm * TAKES_OVER
-          ? [{ fit: 'fair' as const, words: `It is thin to take over from ${say.diameter(cutMm)}.` }]
+          ? [{ fit: 'fair' as const, why: told('bud.thin', { wide: mm(cutMm) }) }]
           : []),
       ];
-      const why = [...against].sort((a, b) => RANK[b.fit] - RANK[a.fit]).map(({ words }) => words);
+      const why = [...against].sort((a, b) => RANK[b.fit] - RANK[a.fit]).map(({ why }) => why);
       return { stemId: shoot.id, joinCm, bearingDeg, angleDeg, fit: worstFit(against), why };
     })
     .sort((a, b) => RANK[a.fit] - RANK[b.fit] || missOf(wish, a) - missOf(wish, b));

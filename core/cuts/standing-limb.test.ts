@@ -24,7 +24,7 @@ const on = (carrier: string, id: string, cm: number, bearing: number, angle: num
   limb(id, cm, bearing, angle, { length: 22, mm, more: { parent: { kind: 'stem', stemId: carrier } } });
 
 function judged(state: TreeState): Judgement {
-  const answer = judge(state, 'metric', { withPrices: false });
+  const answer = judge(state, { withPrices: false });
   if (answer.kind !== 'judged') throw new Error(answer.kind);
   return answer;
 }
@@ -46,7 +46,7 @@ const book = readBook(read.file);
 const TREES: [string, TreeState][] = [
   ...book.trees
     .flatMap(({ record }) => treeState(book, record.id) ?? [])
-    .filter((state) => judge(state, 'metric', { withPrices: false }).kind === 'judged')
+    .filter((state) => judge(state, { withPrices: false }).kind === 'judged')
     .map((state): [string, TreeState] => [state.record.name, state]),
   [
     'a leader that gives way to another shoot',
@@ -150,7 +150,7 @@ describe('a cut tried at a length', () => {
   };
   const tried = (tree: TestTree, stemId: string, cm: number): CutPreview => {
     const state = treeOf(tree);
-    const bench = cutBench(state, judged(state), stemId, 'metric');
+    const bench = cutBench(state, judged(state), stemId);
     if (!bench) throw new Error(`${stemId} goes`);
     return bench.previewAt(cm);
   };

@@ -46,7 +46,7 @@ export interface WeighOptions {
  * of its uncertainty, up and down. Smaller moves are tried first, so the turn told is the least found.
  */
 export function weigh(state: TreeState, { budget = 12000 }: WeighOptions = {}): Record<StemId, Confidence> {
-  const judged = judge(state, 'metric', { withPrices: false });
+  const judged = judge(state, { withPrices: false });
   if (judged.kind !== 'judged') return {};
   const before = decisionsIn(judged);
   const contested = contestedIn(judged);

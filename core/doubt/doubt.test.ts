@@ -110,7 +110,7 @@ describe('what would keep a limb', () => {
       ...{ id: `l${i}`, h: 50 + i * 12, bearing, length: 80, mm: 12, angle: bearing === 270 ? 22 : 50 },
     }));
     const state = treeOf({ form: 'open-vase', trunk: { length: 100, mm: 44, headed: true }, limbs });
-    const judged = judge(state, 'metric');
+    const judged = judge(state);
     expect(judged.kind === 'judged' && judged.verdicts['l3']?.decision).toBe('out');
     expect(whatWouldKeep(state, 'l3')).toEqual({ field: 'angle', from: 22, to: 30 });
   });

@@ -24,12 +24,12 @@ export function fieldsOf(stem: Stem): ReadField[] {
   return [
     ...(onStem ? (['origin'] as const) : []),
     ...(['bearing', 'angle'] as const),
-    ...(stem.set.how === 'estimated' ? [] : (['run'] as const)),
+    ...(stem.set.how === 'filled-in' ? [] : (['run'] as const)),
     ...(['length', 'diameter'] as const),
   ];
 }
 
-/** The tree as it would be, were one reading another. What is estimated from the reading follows it. */
+/** The tree as it would be, were one reading another. What is filled in from the reading follows it. */
 export function withReading(state: TreeState, stemId: StemId, field: ReadField, value: number): TreeState {
   const stems = state.tree.stems.map((stem) => (stem.id === stemId ? read(stem, field, value) : stem));
   return { ...state, tree: { ...state.tree, stems } };
@@ -46,14 +46,14 @@ function read(stem: Stem, field: ReadField, value: number): Stem {
       return { ...stem, diameter: as(stem.diameter, Math.max(1, value)) };
     case 'bearing': {
       const turned = (value + 360) % 360;
-      const follows = stem.runBearing.how === 'estimated';
+      const follows = stem.runBearing.how === 'filled-in';
       const runBearing = follows ? as(stem.runBearing, turned) : stem.runBearing;
       return { ...stem, bearing: as(stem.bearing, turned), runBearing };
     }
     case 'angle': {
       const angle = Math.min(180, Math.max(0, value));
       const departure = as(stem.departure, angle);
-      return stem.set.how === 'estimated'
+      return stem.set.how === 'filled-in'
         ? { ...stem, departure, ...run(stem, angle) }
         : { ...stem, departure };
     }
@@ -63,7 +63,7 @@ function read(stem: Stem, field: ReadField, value: number): Stem {
 }
 
 function run(stem: Stem, angle: number): Pick<Stem, 'set' | 'tipAngle'> {
-  const follows = stem.tipAngle.how === 'estimated';
+  const follows = stem.tipAngle.how === 'filled-in';
   return {
     set: { ...stem.set, value: angle },
     tipAngle: follows ? { ...stem.tipAngle, value: angle } : stem.tipAngle,

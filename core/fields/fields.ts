@@ -30,7 +30,8 @@ type Exact<T> = T extends string | number | boolean | undefined | null
 export type Structure =
   | { kind: 'record'; value: Field; most: number; keys?: string }
   | { kind: 'kinds'; of: Readonly<Record<string, AnyObjectSchema>> }
-  | { kind: 'maybe'; field: Field };
+  | { kind: 'maybe'; field: Field }
+  | { kind: 'defined'; name: string; definitions: Readonly<Record<string, object>> };
 const structures = new WeakMap<object, Structure>();
 export const structureOf = (schema: object): Structure | undefined => structures.get(schema);
 
@@ -118,6 +119,15 @@ export function maybe<T>(field: ISchema<T>): ISchema<T | undefined> {
   const schema = lazy((found: unknown) => (found === undefined ? missing : field) as typeof missing);
   structures.set(schema, { kind: 'maybe', field });
   return schema as unknown as ISchema<T | undefined>;
+}
+
+/** A field whose published shape is one of some definitions, that may name each other. */
+export function defined<S extends Field>(
+  field: S,
+  as: { name: string; definitions: Readonly<Record<string, object>> },
+): S {
+  structures.set(field, { kind: 'defined', ...as });
+  return field;
 }
 
 /** An object whose keys are free (within `isKey`) and whose values are all alike. */

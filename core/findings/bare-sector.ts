@@ -1,3 +1,4 @@
+import { deg, told } from '../words/message';
 import type { SetRule } from './finding';
 
 /**
@@ -6,7 +7,6 @@ import type { SetRule } from './finding';
  */
 export const bareSector: SetRule = {
   id: 'bare-sector',
-  title: 'Bare sector',
   look({ laid, limits }, { places }) {
     const share = limits('sector.bareRatio');
     const { trunk } = laid;
@@ -14,7 +14,7 @@ export const bareSector: SetRule = {
     return places
       .filter(({ limbs }) => limbs.length > 1)
       .filter(({ largestGapDeg, evenGapDeg }) => largestGapDeg > evenGapDeg * share.value)
-      .map(({ name, limbs, largestGapDeg, evenGapDeg }) => ({
+      .map(({ called, limbs, largestGapDeg, evenGapDeg }) => ({
         rule: 'bare-sector',
         stemId: trunk.id,
         gravity: 'serious',
@@ -24,10 +24,14 @@ export const bareSector: SetRule = {
           sure: Math.max(...limbs.map(({ runBearing }) => runBearing.sure)),
         },
         limit: { ...share, value: evenGapDeg * share.value },
-        observed: name,
+        place: called,
       }));
   },
-  explain({ measured, limit, observed }, say) {
-    return `In ${observed ?? 'it'} the largest gap is ${say.angle(measured?.value ?? 0)}, over ${say.angle(limit?.value ?? 0)}: a limb is made there.`;
+  explain({ measured, limit, place }) {
+    return told('finding.bare-sector', {
+      place: place ?? '',
+      gap: deg(measured?.value ?? 0),
+      limit: deg(limit?.value ?? 0),
+    });
   },
 };

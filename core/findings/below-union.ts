@@ -1,10 +1,10 @@
+import { cm, told } from '../words/message';
 import type { FindingRule } from './finding';
 
 /** Shoots of the rootstock: from below the union, or from the roots. On own-rooted bushes they are stems. */
 export const belowUnion: FindingRule = {
   id: 'below-union',
-  title: 'From below the union',
-  look({ laid, limits }) {
+  look({ laid }) {
     const { tree, trunk } = laid;
     if (tree.ownRooted) return [];
     return tree.stems
@@ -20,13 +20,14 @@ export const belowUnion: FindingRule = {
           stemId: stem.id,
           gravity: 'must-go',
           measured: { value: heightCm, unit: 'cm', sure: stem.origin.sure },
-          limit: { ...limits('clearance.cm'), value: tree.unionCm, source: 'this tree', from: 'tree' },
+          limit: { tree: 'union', value: tree.unionCm },
         };
       });
   },
-  explain({ measured, limit }, say) {
-    const rises =
-      measured && measured.value > 0 ? `rises at ${say.length(measured.value)}` : 'rises from the roots';
-    return `It ${rises}, below the graft union at ${say.length(limit?.value ?? 0)}: it is the rootstock, not the variety.`;
+  explain({ measured, limit }) {
+    const union = cm(limit?.value ?? 0);
+    return measured && measured.value > 0
+      ? told('finding.below-union', { height: cm(measured.value), union })
+      : told('finding.below-union.roots', { union });
   },
 };

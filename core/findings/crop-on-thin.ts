@@ -1,9 +1,9 @@
+import { mm, told } from '../words/message';
 import type { FindingRule } from './finding';
 
 /** Fruit or blossom on wood too thin or too newly planted to carry it. */
 export const cropOnThin: FindingRule = {
   id: 'crop-on-thin',
-  title: 'Crop on thin or new wood',
   look({ laid, limits, when }) {
     const limit = limits('crop.thinMm');
     return laid.tree.stems
@@ -15,13 +15,17 @@ export const cropOnThin: FindingRule = {
         gravity: 'slight',
         measured: { value: stem.diameter.value, unit: 'mm', sure: stem.diameter.sure },
         limit,
-        observed: `${when.seasonsGrown <= 1 ? 'first-year ' : ''}${stem.bears ?? ''}`,
+        crop: stem.bears ?? '',
+        isNew: when.seasonsGrown <= 1,
       }));
   },
-  explain({ measured, limit, observed }, say) {
-    const crop = observed?.endsWith('fruit') ? 'fruit' : 'blossom';
-    return observed?.startsWith('first-year')
-      ? `It carries ${crop} in its first season here: take it off, so that the tree roots and grows.`
-      : `It carries ${crop} on wood of ${say.diameter(measured?.value ?? 0)}, under ${say.diameter(limit?.value ?? 0)}: take it off, or leave one.`;
+  explain({ measured, limit, crop, isNew }) {
+    return isNew
+      ? told('finding.crop-on-thin.new', { crop: crop ?? '' })
+      : told('finding.crop-on-thin', {
+          crop: crop ?? '',
+          thick: mm(measured?.value ?? 0),
+          limit: mm(limit?.value ?? 0),
+        });
   },
 };

@@ -1,3 +1,4 @@
+import { cm, tagOf, told } from '../words/message';
 import { closestApproach } from '../tree/approach';
 import type { Course } from '../tree/course';
 import { withDescendants, type Stem } from '../tree/stem';
@@ -6,7 +7,6 @@ import type { Finding, FindingRule, Scene } from './finding';
 /** Limbs that touch now, or will when both have thickened. */
 export const crossing: FindingRule = {
   id: 'crossing',
-  title: 'Crossing or rubbing',
   look(scene) {
     const { laid, limits } = scene;
     const shortest = limits('scaffold.shortestCm').value;
@@ -27,15 +27,13 @@ export const crossing: FindingRule = {
       }),
     );
   },
-  explain({ measured, limit, otherStemId, gravity }, say) {
-    const other = say.stem(otherStemId ?? '');
+  explain({ measured, limit, otherStemId, gravity }, tree) {
+    const other = tagOf(tree, otherStemId ?? '');
     const gap = measured?.value ?? 0;
-    if (gravity === 'must-go') {
-      return gap <= 0
-        ? `It crosses ${other}: they touch, and bark will rub through.`
-        : `It passes ${say.length(gap)} from ${other}, nearer than ${say.length(limit?.value ?? 0)}: they rub in wind.`;
-    }
-    return `It will rub on ${other} once both have thickened for ${limit?.value ?? 0} seasons.`;
+    if (gravity !== 'must-go') return told('finding.crossing.later', { other, seasons: limit?.value ?? 0 });
+    return gap <= 0
+      ? told('finding.crossing.touch', { other })
+      : told('finding.crossing.near', { gap: cm(gap), other, limit: cm(limit?.value ?? 0) });
   },
 };
 

@@ -1,8 +1,9 @@
 import type { TreeScene } from '../acts/scene';
 import type { Limit } from '../rules/limits';
+import type { SiteLine, TreeLine } from '../words/ground';
+import type { Message, MessageCode, Tagged } from '../words/message';
 import type { Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
-import type { Say } from '../words/say';
 
 /** `must-go`: no scaffold may have it. `serious` and `slight`: weighed. */
 export type Gravity = 'must-go' | 'serious' | 'slight';
@@ -16,17 +17,33 @@ export interface Measured {
   sure: number;
 }
 
+/** Ids of rules: each has its name in the catalogue. */
+export type FindingId = MessageCode extends infer Code
+  ? Code extends `rule.${infer Id}`
+    ? Id
+    : never
+  : never;
+
+/** What a finding is measured against: a figure, or what a line of the site or the tree says, cm. */
+export type FindingLimit =
+  Limit | { site: SiteLine; value: number; why?: string } | { tree: TreeLine; value: number };
+
 /** One thing seen about a stem. Always carries a number with its limit, or what the grower recorded. */
 export interface Finding {
-  rule: string;
+  rule: FindingId;
   stemId: StemId;
   /** The other stem, where two are concerned. */
   otherStemId?: StemId;
   gravity: Gravity;
   measured?: Measured;
-  limit?: Limit;
+  limit?: FindingLimit;
   /** The grower's own observation, when the finding rests on one. */
   observed?: string;
+  /** Blossom or fruit that it is about, and whether the tree is in its first season here. */
+  crop?: string;
+  isNew?: boolean;
+  /** The place of the form that it is about. */
+  place?: Message;
 }
 
 /** All a rule may look at: the tree where it stands, and what its form asks of limbs. */
@@ -38,11 +55,10 @@ export interface Scene extends TreeScene {
   runDeg: { from: number; to: number };
 }
 
-/** A rule: what it is called, and how it puts a finding in one sentence. */
+/** A rule, and how it puts a finding in one sentence. */
 interface Rule {
-  id: string;
-  title: string;
-  explain(finding: Finding, say: Say): string;
+  id: FindingId;
+  explain(finding: Finding, tree: Tagged): Message;
 }
 
 /** A rule that needs only the tree. */
@@ -53,6 +69,7 @@ export interface FindingRule extends Rule {
 /** Limbs of one place of a form, chosen or proposed. */
 export interface SetPlace {
   name: string;
+  called: Message;
   limbs: readonly Stem[];
   /** Arc of bearings it is to fill: all round, or a stretch. */
   arcDeg: number;

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { judge } from '../judging/judge';
 import { sceneOf } from '../judging/scene';
-import { sayIn } from '../words/say';
+import { ENGLISH } from '../words/catalogue/english';
+import { tellerIn } from '../words/teller';
+import { tell } from '../testing/tell';
 import { reading } from '../readings/reading';
 import { limbFrom, type Row } from '../testing/case-tree';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
@@ -55,10 +57,10 @@ describe('what is found', () => {
 
   it('always has a number with its limit, or what was recorded, and one sentence that says it', () => {
     for (const { state } of trees) {
-      const say = sayIn('metric', state.tree);
       for (const finding of lookAt(sceneOf(state))) {
-        expect(finding.observed !== undefined || (finding.measured && finding.limit)).toBeTruthy();
-        expect(explainFinding(finding, say)).toMatch(/^[A-Z].*\.$/);
+        const { observed, crop, measured, limit } = finding;
+        expect(observed !== undefined || crop !== undefined || (measured && limit)).toBeTruthy();
+        expect(tell(explainFinding(finding, state.tree))).toMatch(/^[A-Z].*\.$/);
       }
     }
   });
@@ -85,8 +87,9 @@ describe('what is found', () => {
       ...(table.vase as unknown as TestTree),
       limbs: [limbOf('a', [40, 0, 50, 60, 10]), limbOf('b', [60, 90, 50, 60, 10])],
     });
-    const judged = judge(state, 'imperial');
-    expect(judged.kind === 'judged' && judged.verdicts['a']?.reasons[0]?.words).toBe(
+    const judged = judge(state);
+    const [why] = judged.kind === 'judged' ? (judged.verdicts['a']?.reasons ?? []) : [];
+    expect(why && tellerIn(ENGLISH, 'imperial')(why)).toBe(
       'It starts at 15.7 in; limbs on this side start at 17.7 in or higher.',
     );
   });

@@ -1,10 +1,10 @@
+import { cm, tagOf, told } from '../words/message';
 import { lateralsOf } from './measures';
 import type { FindingRule } from './finding';
 
 /** A shoot that rises from the join of the limb that carries it: it swells and weakens the join. */
 export const footOfAnother: FindingRule = {
   id: 'foot-of-another',
-  title: 'From the foot of another limb',
   look(scene) {
     const limit = scene.limits('foot.joinCm');
     return lateralsOf(scene)
@@ -18,7 +18,11 @@ export const footOfAnother: FindingRule = {
         limit,
       }));
   },
-  explain({ measured, limit, otherStemId }, say) {
-    return `It rises ${say.length(measured?.value ?? 0)} from the foot of ${say.stem(otherStemId ?? '')}, within ${say.length(limit?.value ?? 0)}: it swells and weakens that join.`;
+  explain({ measured, limit, otherStemId }, tree) {
+    return told('finding.foot-of-another', {
+      apart: cm(measured?.value ?? 0),
+      other: tagOf(tree, otherStemId ?? ''),
+      limit: cm(limit?.value ?? 0),
+    });
   },
 };

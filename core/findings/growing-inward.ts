@@ -1,3 +1,4 @@
+import { share, told } from '../words/message';
 import { direction, dot, subtract, type Vec3 } from '../geometry/vector';
 import { tipOf, type Course } from '../tree/course';
 import { limbsOf } from './measures';
@@ -6,7 +7,6 @@ import type { FindingRule } from './finding';
 /** A limb that turns back: its tip ends behind the side it left the trunk from. */
 export const growingInward: FindingRule = {
   id: 'growing-inward',
-  title: 'Growing inward',
   look(scene) {
     const { laid, limits } = scene;
     const limit = limits('inward.shareOfTip');
@@ -26,7 +26,10 @@ export const growingInward: FindingRule = {
       ];
     });
   },
-  explain({ measured, limit }, say) {
-    return `Its tip lies ${say.ratio(measured?.value ?? 0)} of its length back across the centre, over ${say.ratio(limit?.value ?? 0)}: it shades the inside.`;
+  explain({ measured, limit }) {
+    return told('finding.growing-inward', {
+      back: share(measured?.value ?? 0),
+      limit: share(limit?.value ?? 0),
+    });
   },
 };

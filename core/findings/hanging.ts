@@ -1,9 +1,9 @@
+import { deg, told } from '../words/message';
 import type { FindingRule } from './finding';
 
 /** A limb whose run hangs below what its form wants: it weakens and shades what is under it. */
 export const hanging: FindingRule = {
   id: 'hanging',
-  title: 'Hanging',
   look({ laid, limits }) {
     const limit = limits('hang.pastDeg');
     const shortest = limits('scaffold.shortestCm').value;
@@ -18,7 +18,7 @@ export const hanging: FindingRule = {
         limit,
       }));
   },
-  explain({ measured, limit }, say) {
-    return `Its run is ${say.angle(measured?.value ?? 0)} from upright, past ${say.angle(limit?.value ?? 0)}: it hangs, weakens, and throws uprights where it turns over.`;
+  explain({ measured, limit }) {
+    return told('finding.hanging', { run: deg(measured?.value ?? 0), limit: deg(limit?.value ?? 0) });
   },
 };

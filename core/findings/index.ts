@@ -24,7 +24,8 @@ import { tooThin } from './too-thin';
 import { unevenTips } from './uneven-tips';
 import { unsoundWood } from './unsound-wood';
 import type { Finding, FindingRule, Gravity, ProposedSet, Scene, SetRule } from './finding';
-import type { Say } from '../words/say';
+import { onFigure, onFinding, onSite, onTree, type Ground } from '../words/ground';
+import { told, type Message, type Reason, type Tagged } from '../words/message';
 
 /** Every rule, in the order its findings are told. */
 export const FINDING_RULES: readonly FindingRule[] = [
@@ -70,17 +71,32 @@ export function lookAtSet(scene: Scene, set: ProposedSet): Finding[] {
   return SET_RULES.flatMap((rule) => rule.look(scene, set));
 }
 
-export function titleOf(finding: Finding): string {
-  return byId.get(finding.rule)?.title ?? finding.rule;
-}
+/** What a rule is called. */
+export const titleOf = ({ rule }: Pick<Finding, 'rule'>): Message => told(`rule.${rule}`);
 
 /** A finding in one sentence with its numbers. */
-export function explainFinding(finding: Finding, say: Say): string {
-  return byId.get(finding.rule)?.explain(finding, say) ?? finding.rule;
+export function explainFinding(finding: Finding, tree: Tagged): Message {
+  return byId.get(finding.rule)?.explain(finding, tree) ?? titleOf(finding);
+}
+
+/** Each finding in one sentence, resting on its rule and on what it was measured against. */
+export function reasonsOf(findings: readonly Finding[], tree: Tagged): Reason[] {
+  return findings.map((finding) => ({
+    ...explainFinding(finding, tree),
+    grounds: [onFinding(finding.rule), ...limitGrounds(finding)],
+  }));
+}
+
+function limitGrounds({ limit }: Finding): Ground[] {
+  if (!limit) return [];
+  if ('site' in limit) return [onSite(limit.site)];
+  return ['tree' in limit ? onTree(limit.tree) : onFigure(limit.key)];
 }
 
 export type {
   Finding,
+  FindingId,
+  FindingLimit,
   FindingRule,
   Gravity,
   Measured,
@@ -90,4 +106,3 @@ export type {
   SetRule,
 } from './finding';
 export type { When } from '../acts/scene';
-export type { Say } from '../words/say';

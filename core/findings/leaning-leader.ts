@@ -1,3 +1,4 @@
+import { deg, told } from '../words/message';
 import { tipOf, type Course } from '../tree/course';
 import type { Vec3 } from '../geometry/vector';
 import type { FindingRule } from './finding';
@@ -8,7 +9,6 @@ const ROUNDING_DEG = 1e-6;
 /** A leader whose top stands well out over its foot. */
 export const leaningLeader: FindingRule = {
   id: 'leaning-leader',
-  title: 'Leaning leader',
   look({ laid, limits, hasLeader }) {
     const { trunk } = laid;
     if (!hasLeader || !trunk) return [];
@@ -29,7 +29,7 @@ export const leaningLeader: FindingRule = {
       },
     ];
   },
-  explain({ measured, limit }, say) {
-    return `Its top leans ${say.angle(measured?.value ?? 0)} out over its foot, past ${say.angle(limit?.value ?? 0)}: it is cut to a bud or shoot that goes back over the trunk.`;
+  explain({ measured, limit }) {
+    return told('finding.leaning-leader', { lean: deg(measured?.value ?? 0), limit: deg(limit?.value ?? 0) });
   },
 };

@@ -1,3 +1,4 @@
+import { cm, told } from '../words/message';
 import { childrenOf } from '../tree/stem';
 import { limbsOf } from './measures';
 import type { FindingRule } from './finding';
@@ -5,7 +6,6 @@ import type { FindingRule } from './finding';
 /** A long limb on which the grower counted no side shoot and the book has none: it stays thin and whips. */
 export const longBare: FindingRule = {
   id: 'long-bare',
-  title: 'Long without side shoots',
   look(scene) {
     const limit = scene.limits('bare.longCm');
     return limbsOf(scene)
@@ -19,7 +19,7 @@ export const longBare: FindingRule = {
         limit,
       }));
   },
-  explain({ measured, limit }, say) {
-    return `It is ${say.length(measured?.value ?? 0)} long without a side shoot, over ${say.length(limit?.value ?? 0)}: it stays thin until it is headed where two buds face the two ways wanted.`;
+  explain({ measured, limit }) {
+    return told('finding.long-bare', { long: cm(measured?.value ?? 0), limit: cm(limit?.value ?? 0) });
   },
 };

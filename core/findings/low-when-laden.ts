@@ -1,3 +1,4 @@
+import { cm, told } from '../words/message';
 import { tipOf, courseFrom, type Course } from '../tree/course';
 import type { Vec3 } from '../geometry/vector';
 import { clearanceLimit, limbsOf } from './measures';
@@ -10,7 +11,6 @@ import type { FindingRule } from './finding';
  */
 export const lowWhenLaden: FindingRule = {
   id: 'low-when-laden',
-  title: 'Tip too low once laden',
   look(scene) {
     const { laid, limits, runDeg } = scene;
     const drop = limits('laden.dropDeg');
@@ -26,8 +26,10 @@ export const lowWhenLaden: FindingRule = {
       return [{ rule: 'low-when-laden', stemId: stem.id, gravity: 'slight' as const, measured, limit }];
     });
   },
-  explain({ measured, limit }, say) {
-    const why = limit?.from === 'site' ? ` (${limit.source})` : '';
-    return `Bent and laden, its tip comes down to ${say.length(measured?.value ?? 0)}; this side is to stay clear to ${say.length(limit?.value ?? 0)}${why}.`;
+  explain({ measured, limit }) {
+    const args = { tip: cm(measured?.value ?? 0), limit: cm(limit?.value ?? 0) };
+    return limit && 'site' in limit && limit.why
+      ? told('finding.low-when-laden.site', { ...args, why: limit.why })
+      : told('finding.low-when-laden', args);
   },
 };

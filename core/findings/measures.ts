@@ -2,9 +2,8 @@ import { bearingDifference, norm, subtract, type Vec3 } from '../geometry/vector
 import { tipOf, type Course, type LaidTree } from '../tree/course';
 import { isOnTrunk, joinHeightCm, thicknessRatio } from '../tree/joins';
 import { stemOf, type Stem } from '../tree/stem';
-import type { Limit } from '../rules/limits';
 import { clearanceAt } from '../sites/site';
-import type { Scene } from './finding';
+import type { FindingLimit, Scene } from './finding';
 
 /**
  * Stems long enough to be chosen among, in order of height: the trunk's limbs; with them, where the form stands on
@@ -83,8 +82,8 @@ export function topsOf({ laid, limits }: Scene, limbs: readonly Stem[]): Stem[] 
 }
 
 /** The clearance asked for on a bearing: the general figure, or the site's own where that is higher. */
-export function clearanceLimit({ site, limits }: Scene, bearingDeg: number): Limit {
+export function clearanceLimit({ site, limits }: Scene, bearingDeg: number): FindingLimit {
   const general = limits('clearance.cm');
   const { heightCm, why } = clearanceAt(site, bearingDeg);
-  return heightCm > general.value ? { ...general, value: heightCm, source: why, from: 'site' } : general;
+  return heightCm > general.value ? { site: 'clearance', value: heightCm, why } : general;
 }

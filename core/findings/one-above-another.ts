@@ -1,3 +1,4 @@
+import { cm, tagOf, told } from '../words/message';
 import { limbPairs } from './measures';
 import { onBoth } from './on-both';
 import type { FindingRule } from './finding';
@@ -5,7 +6,6 @@ import type { FindingRule } from './finding';
 /** Two limbs on one bearing with too little height between: the lower stands in the upper's shade. */
 export const oneAboveAnother: FindingRule = {
   id: 'one-above-another',
-  title: 'One above another',
   look(scene) {
     const { limits } = scene;
     const height = limits('shade.heightCm');
@@ -14,10 +14,12 @@ export const oneAboveAnother: FindingRule = {
       .filter(({ heightCm, turnDeg }) => turnDeg < turn.value && heightCm < height.value)
       .flatMap((pair) => onBoth('one-above-another', pair, height));
   },
-  explain({ measured, limit, otherStemId, observed }, say) {
-    const apart = `with ${say.length(measured?.value ?? 0)} between, and ${say.length(limit?.value ?? 0)} is needed`;
-    return observed === 'lower'
-      ? `It stands under ${say.stem(otherStemId ?? '')} on the same bearing, ${apart}: it would be shaded.`
-      : `It stands over ${say.stem(otherStemId ?? '')} on the same bearing, ${apart}: it would shade it.`;
+  explain({ measured, limit, otherStemId, observed }, tree) {
+    const isUnder = observed === 'lower';
+    return told(isUnder ? 'finding.one-above-another.under' : 'finding.one-above-another.over', {
+      other: tagOf(tree, otherStemId ?? ''),
+      apart: cm(measured?.value ?? 0),
+      limit: cm(limit?.value ?? 0),
+    });
   },
 };

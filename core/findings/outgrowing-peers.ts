@@ -1,3 +1,4 @@
+import { share, told } from '../words/message';
 import { limbsOf } from './measures';
 import { joinHeightCm } from '../tree/joins';
 import type { FindingRule, Scene } from './finding';
@@ -9,7 +10,6 @@ const FEWEST_PEERS = 2;
 /** A limb much thicker than those that stand at like heights: it takes the tree to its side. */
 export const outgrowingPeers: FindingRule = {
   id: 'outgrowing-peers',
-  title: 'Outgrowing its peers',
   look(scene) {
     const limit = scene.limits('peers.ratio');
     return limbsOf(scene).flatMap((stem) => {
@@ -29,8 +29,11 @@ export const outgrowingPeers: FindingRule = {
       ];
     });
   },
-  explain({ measured, limit }, say) {
-    return `It is ${say.ratio(measured?.value ?? 0)} of the thickness of the limbs about it, over ${say.ratio(limit?.value ?? 0)}: it draws the tree to its side.`;
+  explain({ measured, limit }) {
+    return told('finding.outgrowing-peers', {
+      ratio: share(measured?.value ?? 0),
+      limit: share(limit?.value ?? 0),
+    });
   },
 };
 

@@ -1,10 +1,10 @@
+import { cm, tagOf, told } from '../words/message';
 import { tipOf, type Course } from '../tree/course';
 import type { SetRule } from './finding';
 
 /** On a tree with a leader, a limb that stays whose tip comes too near the leader's height: the cone is lost. */
 export const overtopping: SetRule = {
   id: 'overtopping',
-  title: 'Too near the leader’s height',
   look({ laid, limits, hasLeader }, { places, leaderId, onTheirWay }) {
     if (!hasLeader || leaderId === undefined || !laid.courses.has(leaderId)) return [];
     const limit = limits('leader.clearCm');
@@ -22,9 +22,12 @@ export const overtopping: SetRule = {
         limit,
       }));
   },
-  explain({ measured, limit, otherStemId }, say) {
+  explain({ measured, limit, otherStemId }, tree) {
     const under = measured?.value ?? 0;
-    const where = under >= 0 ? `${say.length(under)} under` : `${say.length(-under)} over`;
-    return `Its tip stands ${where} that of ${say.stem(otherStemId ?? '')}, and ${say.length(limit?.value ?? 0)} under is wanted: it would rival it.`;
+    return told(under >= 0 ? 'finding.overtopping.under' : 'finding.overtopping.over', {
+      by: cm(Math.abs(under)),
+      other: tagOf(tree, otherStemId ?? ''),
+      limit: cm(limit?.value ?? 0),
+    });
   },
 };

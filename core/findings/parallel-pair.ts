@@ -1,3 +1,4 @@
+import { cm, tagOf, told } from '../words/message';
 import { angleBetween, direction, subtract, add, dot, norm, scale, type Vec3 } from '../geometry/vector';
 import { tipOf, type Course } from '../tree/course';
 import { limbPairs } from './measures';
@@ -9,7 +10,6 @@ import type { Stem } from '../tree/stem';
 /** Two limbs that run side by side through one space: each shades and starves the other. */
 export const parallelPair: FindingRule = {
   id: 'parallel-pair',
-  title: 'Side by side in one space',
   look(scene) {
     const limit = scene.limits('parallel.apartCm');
     return limbPairs(scene).flatMap((pair) => {
@@ -17,8 +17,12 @@ export const parallelPair: FindingRule = {
       return apartCm === undefined ? [] : onBoth('parallel-pair', { ...pair, heightCm: apartCm }, limit);
     });
   },
-  explain({ measured, limit, otherStemId }, say) {
-    return `It runs beside ${say.stem(otherStemId ?? '')}, ${say.length(measured?.value ?? 0)} apart, and ${say.length(limit?.value ?? 0)} is needed: the better placed of the two stays.`;
+  explain({ measured, limit, otherStemId }, tree) {
+    return told('finding.parallel-pair', {
+      other: tagOf(tree, otherStemId ?? ''),
+      apart: cm(measured?.value ?? 0),
+      limit: cm(limit?.value ?? 0),
+    });
   },
 };
 

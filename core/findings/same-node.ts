@@ -1,3 +1,4 @@
+import { cm, tagOf, told } from '../words/message';
 import { limbPairs, type LimbPair } from './measures';
 import { onBoth } from './on-both';
 import type { FindingRule, Scene } from './finding';
@@ -5,7 +6,6 @@ import type { FindingRule, Scene } from './finding';
 /** Limbs that share a node or a bud-space: the join swells, is weak, and none gets enough. */
 export const sameNode: FindingRule = {
   id: 'same-node',
-  title: 'Same node or cluster',
   look(scene) {
     const { limits } = scene;
     const limit = limits('cluster.bandCm');
@@ -13,8 +13,12 @@ export const sameNode: FindingRule = {
       .filter((pair) => sharesNode(scene, pair))
       .flatMap((pair) => onBoth('same-node', pair, limit));
   },
-  explain({ measured, limit, otherStemId }, say) {
-    return `It starts ${say.length(measured?.value ?? 0)} from ${say.stem(otherStemId ?? '')}, within one bud-space (${say.length(limit?.value ?? 0)}): a shared join swells and is weak.`;
+  explain({ measured, limit, otherStemId }, tree) {
+    return told('finding.same-node', {
+      apart: cm(measured?.value ?? 0),
+      other: tagOf(tree, otherStemId ?? ''),
+      limit: cm(limit?.value ?? 0),
+    });
   },
 };
 

@@ -1,3 +1,4 @@
+import { share, tagOf, told } from '../words/message';
 import { tipOf, type Course } from '../tree/course';
 import { limbsOf, topsOf } from './measures';
 import type { FindingRule } from './finding';
@@ -5,7 +6,6 @@ import type { FindingRule } from './finding';
 /** Shoots that reach for the top beside the leader: one is kept. */
 export const severalTops: FindingRule = {
   id: 'several-tops',
-  title: 'Several tops',
   look(scene) {
     const { laid, limits, hasLeader } = scene;
     const { trunk } = laid;
@@ -24,7 +24,11 @@ export const severalTops: FindingRule = {
       limit: limits('top.heightShare'),
     }));
   },
-  explain({ measured, limit, otherStemId }, say) {
-    return `It is a second top: upright, and ${say.ratio(measured?.value ?? 0)} of the height of ${say.stem(otherStemId ?? '')}’s, over ${say.ratio(limit?.value ?? 0)}. One is kept.`;
+  explain({ measured, limit, otherStemId }, tree) {
+    return told('finding.several-tops', {
+      height: share(measured?.value ?? 0),
+      other: tagOf(tree, otherStemId ?? ''),
+      limit: share(limit?.value ?? 0),
+    });
   },
 };

@@ -1,10 +1,10 @@
+import { deg, told } from '../words/message';
 import { lateralsOf } from './measures';
 import type { FindingRule } from './finding';
 
 /** A water sprout: a strong shoot standing nearly upright on a limb, which takes the sap from what lies beyond it. */
 export const strongUpright: FindingRule = {
   id: 'strong-upright',
-  title: 'Strong upright shoot',
   look(scene) {
     const limit = scene.limits('sprout.uprightDeg');
     const long = scene.limits('scaffold.shortestCm').value;
@@ -18,7 +18,7 @@ export const strongUpright: FindingRule = {
         limit,
       }));
   },
-  explain({ measured, limit }, say) {
-    return `It stands ${say.angle(measured?.value ?? 0)} from upright, under ${say.angle(limit?.value ?? 0)}: a water sprout, which takes the sap and shades.`;
+  explain({ measured, limit }) {
+    return told('finding.strong-upright', { run: deg(measured?.value ?? 0), limit: deg(limit?.value ?? 0) });
   },
 };

@@ -1,3 +1,4 @@
+import { cm, told } from '../words/message';
 import { clearanceLimit, limbsOf } from './measures';
 import { joinHeightCm } from '../tree/joins';
 import type { FindingRule } from './finding';
@@ -5,7 +6,6 @@ import type { FindingRule } from './finding';
 /** A limb that starts below the clearance its side of the tree needs. */
 export const tooLow: FindingRule = {
   id: 'too-low',
-  title: 'Too low',
   look(scene) {
     const { laid } = scene;
     return limbsOf(scene).flatMap((stem) => {
@@ -23,8 +23,10 @@ export const tooLow: FindingRule = {
       ];
     });
   },
-  explain({ measured, limit }, say) {
-    const why = limit?.from === 'site' ? ` (${limit.source})` : '';
-    return `It starts at ${say.length(measured?.value ?? 0)}; limbs on this side start at ${say.length(limit?.value ?? 0)} or higher${why}.`;
+  explain({ measured, limit }) {
+    const args = { height: cm(measured?.value ?? 0), limit: cm(limit?.value ?? 0) };
+    return limit && 'site' in limit && limit.why
+      ? told('finding.too-low.site', { ...args, why: limit.why })
+      : told('finding.too-low', args);
   },
 };

@@ -1,3 +1,4 @@
+import { share, told } from '../words/message';
 import { limbsOf } from './measures';
 import { ratioSure, thicknessRatio } from '../tree/joins';
 import type { FindingRule } from './finding';
@@ -5,7 +6,6 @@ import type { FindingRule } from './finding';
 /** A limb too strong for the stem that carries it; nearly as thick and upright, it is a second leader. */
 export const tooThick: FindingRule = {
   id: 'too-thick',
-  title: 'Too thick for the stem',
   look(scene) {
     const { laid, limits } = scene;
     const strong = limits('thick.ratio');
@@ -25,10 +25,10 @@ export const tooThick: FindingRule = {
       ];
     });
   },
-  explain({ measured, limit, gravity }, say) {
-    const share = `It is ${say.ratio(measured?.value ?? 0)} as thick as the stem at its join, over ${say.ratio(limit?.value ?? 0)}`;
-    return gravity === 'must-go'
-      ? `${share}, and upright: a second leader.`
-      : `${share}: it will outgrow the stem that carries it.`;
+  explain({ measured, limit, gravity }) {
+    return told(gravity === 'must-go' ? 'finding.too-thick.rival' : 'finding.too-thick', {
+      ratio: share(measured?.value ?? 0),
+      limit: share(limit?.value ?? 0),
+    });
   },
 };

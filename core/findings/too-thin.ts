@@ -1,10 +1,10 @@
+import { mm, told } from '../words/message';
 import { limbsOf } from './measures';
 import type { FindingRule } from './finding';
 
 /** A limb thinner than a pencil: weak for a scaffold now, not a reason to go if it fills the place. */
 export const tooThin: FindingRule = {
   id: 'too-thin',
-  title: 'Too thin',
   look(scene) {
     const { limits } = scene;
     const limit = limits('thin.diameterMm');
@@ -18,7 +18,7 @@ export const tooThin: FindingRule = {
         limit,
       }));
   },
-  explain({ measured, limit }, say) {
-    return `It is ${say.diameter(measured?.value ?? 0)} thick, under ${say.diameter(limit?.value ?? 0)}: weak for a scaffold, and to be built up if it is the one for its place.`;
+  explain({ measured, limit }) {
+    return told('finding.too-thin', { thick: mm(measured?.value ?? 0), limit: mm(limit?.value ?? 0) });
   },
 };

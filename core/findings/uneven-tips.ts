@@ -1,10 +1,10 @@
+import { cm, told } from '../words/message';
 import { tipOf, type Course } from '../tree/course';
 import type { SetRule } from './finding';
 
 /** In a tree without a leader, a limb whose tip stands far over the lowest of its fellows takes the sap. */
 export const unevenTips: SetRule = {
   id: 'uneven-tips',
-  title: 'Tips at unlike heights',
   look({ laid, limits, hasLeader, standsOn }, { places }) {
     if (hasLeader || standsOn === 'stems') return [];
     const limit = limits('tips.apartCm');
@@ -23,7 +23,7 @@ export const unevenTips: SetRule = {
         }));
     });
   },
-  explain({ measured, limit }, say) {
-    return `Its tip stands ${say.length(measured?.value ?? 0)} over the lowest of the limbs that stay, past ${say.length(limit?.value ?? 0)}: cut it more, or the low one runs behind.`;
+  explain({ measured, limit }) {
+    return told('finding.uneven-tips', { over: cm(measured?.value ?? 0), limit: cm(limit?.value ?? 0) });
   },
 };

@@ -107,7 +107,11 @@ describe('what newer events carry', () => {
     ...{ recordedAt: '2026-11-20T10:00:00Z', ruleSet: '2026.2' },
   };
   const LEFT = { stems: { a: { headed: true } }, gone: ['b'] };
-  const reason = { rule: 'wood.capRatio', words: 'over the cap' };
+  const vase = { code: 'place.vase' };
+  const reason = {
+    ...{ code: 'stay.cap', args: { cap: { share: 0.3 }, measure: { code: 'measure.wood' } } },
+    grounds: [{ on: 'figure', key: 'wood.capRatio' }],
+  };
 
   it.each([
     [true, { kind: 'school-chosen', treeId: 'weir', school: 'bend-to-bear' }],
@@ -177,11 +181,14 @@ describe('what newer events carry', () => {
         kind: 'visit',
         treeId: 'weir',
         stems: {
-          a: { holds: ['tie'], budsSeen: { spacingCm: 2.2, facings: [{ atCm: 40, facingDeg: 90 }] } },
+          a: {
+            fixings: [{ what: 'tie', atCm: 40, to: 'stake', since: '2026-03-01' }],
+            budsSeen: { spacingCm: 2.2, facings: [{ atCm: 40, facingDeg: 90 }] },
+          },
         },
       },
     ],
-    [false, { kind: 'visit', treeId: 'weir', stems: { a: { holds: ['nail'] } } }],
+    [false, { kind: 'visit', treeId: 'weir', stems: { a: { fixings: [{ what: 'nail' }] } } }],
     [false, { kind: 'visit', treeId: 'weir', stems: { a: { budsSeen: { facings: [{ atCm: 40 }] } } } }],
     [
       true,
@@ -189,10 +196,18 @@ describe('what newer events carry', () => {
         kind: 'acts-done',
         treeId: 'weir',
         acts: [
-          { kind: 'move', stemId: 'a', holds: 'label', reason },
+          { kind: 'move', stemId: 'a', what: 'label', reason },
           { kind: 'take-out', stemId: 'a', diameterMm: 12, how: 'bench', reason },
           { kind: 'take-crop', stemId: 'b', crop: 'fruit', leave: 2, reason },
-          { kind: 'make-limb', heightCm: 80, bearingDeg: 90, place: 'vase', how: 'notch', reason },
+          {
+            kind: 'make-limb',
+            heightCm: 80,
+            bearingDeg: 90,
+            place: vase,
+            making: vase,
+            how: 'notch',
+            reason,
+          },
         ],
       },
     ],

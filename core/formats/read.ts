@@ -2,6 +2,7 @@ import { mixed, ValidationError, type AnyObjectSchema } from 'yup';
 import { plainWords } from '../fields/plain-words';
 import { eventSchema } from '../history/events';
 import { eventSchema1, eventsFrom1, type Event1 } from '../history/version-1';
+import { eventSchema2, eventsFrom2, type Event2 } from '../history/version-2';
 import { linkTroubles, type Trouble } from './links';
 import { repairs, type Repair } from './repairs';
 import { fileOf } from './schema';
@@ -13,18 +14,20 @@ export type ReadFile =
   | { kind: 'repairable'; file: YardFile; repairs: readonly Repair[] }
   | { kind: 'refused'; troubles: readonly Trouble[] };
 
-/** For each version that is read: the shape of its events, and the step to the next. */
-const VERSIONS: Readonly<Record<number, { event: Checked; toNext?: (old: never) => unknown }>> = {
+/** For each version that is read: the shape of its events, and how it is brought up to today's. */
+const VERSIONS: Readonly<Record<number, { event: Checked; events?: (old: never) => unknown }>> = {
   1: {
     event: eventSchema1 as unknown as Checked,
-    toNext: (old: Omit<YardFile, 'version' | 'events'> & { events: readonly Event1[] }) => ({
-      ...old,
-      version: 2,
-      events: eventsFrom1(old.yard, old.events),
-    }),
+    events: ({ yard, events }: Old<Event1>) => eventsFrom1(yard, events),
   },
-  2: { event: eventSchema as unknown as Checked },
+  2: {
+    event: eventSchema2 as unknown as Checked,
+    events: ({ events }: Old<Event2>) => eventsFrom2(events),
+  },
+  3: { event: eventSchema as unknown as Checked },
 };
+
+type Old<E> = Omit<YardFile, 'version' | 'events'> & { events: readonly E[] };
 
 /** A schema, for what it says of a value. */
 type Checked = Pick<AnyObjectSchema, 'validateSync'>;
@@ -98,15 +101,17 @@ function headerTrouble(found: unknown): Trouble | undefined {
 
 /** The file of today's version if it is good, or its troubles. An older one is checked by its own shape, then brought up. */
 function check(found: unknown): YardFile | Trouble[] {
-  let file = found as { version: number; events?: unknown };
-  for (let version = file.version; ; version++) {
-    const { event, toNext } = VERSIONS[version] as (typeof VERSIONS)[number];
-    const troubles = shapeTroubles(file, version, event);
-    if (troubles.length > 0) return troubles;
-    if (!toNext) break;
-    file = toNext(file as never) as typeof file;
-  }
-  const good = file as unknown as YardFile;
+  const file = found as { version: number; events?: unknown };
+  const { event, events } = VERSIONS[file.version] as (typeof VERSIONS)[number];
+  const shapes = shapeTroubles(file, file.version, event);
+  if (shapes.length > 0) return shapes;
+  const broughtUp = events ? { ...file, version: FILE_VERSION, events: events(file as never) } : file;
+  // What was brought up is held to today's shape too: nothing is kept that could not be read again.
+  const later = events
+    ? shapeTroubles(broughtUp as typeof file, FILE_VERSION, eventSchema as unknown as Checked)
+    : [];
+  if (later.length > 0) return later;
+  const good = broughtUp as unknown as YardFile;
   const troubles = linkTroubles(good);
   return troubles.length > 0 ? troubles : good;
 }

@@ -7,7 +7,6 @@ import { storeyCandidacy, storeyPlace, storeysOf, storeyWhip } from './storeys';
 /** A slender leader with many weak limbs bent to or just below flat. */
 export const bentDownAxis: Form = {
   id: 'bent-down-axis',
-  summary: 'A leader with many weak limbs bent flat or just below, none thicker than half the stem.',
   rules: {
     'thick.ratio': 0.5,
     'set.fromDeg': 90,
@@ -30,6 +29,7 @@ export const bentDownAxis: Form = {
   standsOn: 'trunk',
   hasLeader: true,
   headsScaffolds: false,
+  isBentToBear: true,
   holdsHeight: true,
   spreadCm: 150,
   build(scene) {

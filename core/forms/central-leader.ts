@@ -1,3 +1,4 @@
+import { told } from '../words/message';
 import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
 import { withCorrections } from '../choosing/corrections';
 import { faultsOf, outsideBand, overtops } from '../choosing/faults';
@@ -13,8 +14,6 @@ import { scaffoldCircle } from './ring';
 /** One leader, limbs in tiers with light between, each limb's tip below the leader's. */
 export const centralLeader: Form = {
   id: 'central-leader',
-  summary:
-    'One leader with tiers of three to five limbs, each tier well above the last, in the outline of a cone.',
   rules: {
     'thick.ratio': 0.5,
     'set.fromDeg': 60,
@@ -37,6 +36,7 @@ export const centralLeader: Form = {
   standsOn: 'trunk',
   hasLeader: true,
   headsScaffolds: false,
+  topCm: (limits) => limits('tier.firstCm').value + limits('tier.gapCm').value * limits('tier.count').value,
   holdsHeight: false,
   spreadCm: 300,
   build(scene) {
@@ -53,7 +53,7 @@ export const centralLeader: Form = {
   whip({ limits }) {
     const fromCm = limits('tier.firstCm').value;
     const toCm = fromCm + limits('tier.depthCm').value;
-    const circle = scaffoldCircle('tier 1', limits);
+    const circle = scaffoldCircle('tier 1', told('place.tier', { n: 1 }), limits);
     return {
       places: [{ circle, fromCm, toCm, apartCm: limits('spacing.wishCm').value }],
       headAnywayCm: toCm + 5,
@@ -89,7 +89,7 @@ function tierPlace({ limits }: FormScene, stretch: Stretch, i: number): Place {
     role: 'scaffold',
     word: 'scaffold',
     heightCm: (stretch.fromCm + stretch.toCm) / 2,
-    circle: scaffoldCircle(`tier ${i + 1}`, limits),
+    circle: scaffoldCircle(`tier ${i + 1}`, told('place.tier', { n: i + 1 }), limits),
     spreads: [{ name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR_GRADES }],
   };
 }

@@ -1,3 +1,4 @@
+import { told } from '../words/message';
 import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
 import { faultsOf, onCurve } from '../choosing/faults';
 import type { Scene } from '../findings/finding';
@@ -11,8 +12,6 @@ import { GAP_GRADES, LIKE_VIGOUR_GRADES } from './grades';
 /** A short trunk and ribs spread over a wall like the fingers of a hand. */
 export const fan: Form = {
   id: 'fan',
-  summary:
-    'A short trunk against a wall, eight to twelve ribs spread in its plane like a hand, none in the middle.',
   rules: {
     'thick.ratio': 0.667,
     'set.fromDeg': 5,
@@ -63,6 +62,7 @@ export const fan: Form = {
       circle: {
         ...hand(scene).circle,
         name: `first rib, side ${side + 1}`,
+        called: told('place.first-rib', { n: side + 1 }),
         fewest: 1,
         wish: 1,
         most: 1,
@@ -83,7 +83,16 @@ const ARMS: Place = {
   word: 'arm',
   onlyCarries: true,
   heightCm: 0,
-  circle: { name: 'arms', fewest: 0, wish: 0, most: 24, offWish: 0, empty: 0, gap: [] },
+  circle: {
+    name: 'arms',
+    called: told('place.arms'),
+    fewest: 0,
+    wish: 0,
+    most: 24,
+    offWish: 0,
+    empty: 0,
+    gap: [],
+  },
   spreads: [],
 };
 const ARMS_AT = 0;
@@ -116,6 +125,7 @@ function hand(scene: Scene): Place {
     bearingOf: (positionDeg) => wrapBearing(positionDeg <= 90 ? wall : wall + 180),
     circle: {
       name: 'fan',
+      called: told('place.fan'),
       fewest: limits('rib.fewest').value,
       wish: limits('rib.wish').value,
       most: limits('rib.most').value,

@@ -1,3 +1,4 @@
+import { deg, told } from '../words/message';
 import type { Candidacy, FormScene, PairPrice, Place } from '../choosing/candidacy';
 import { faultsOf, onCurve, type Fault } from '../choosing/faults';
 import { limbPairPrices } from '../choosing/pairs';
@@ -11,7 +12,6 @@ import { LEADER_PLACE, leaderCandidacies, withLeader } from './leader-place';
 /** A flat tree on wires: one stem, a pair of arms at each wire. */
 export const horizontalEspalier: Form = {
   id: 'horizontal-espalier',
-  summary: 'A flat tree: one stem and, at each wire, one arm to either side in the plane of the wall.',
   rules: {
     'thick.ratio': 0.6,
     'set.fromDeg': 85,
@@ -28,6 +28,7 @@ export const horizontalEspalier: Form = {
   headsScaffolds: false,
   holdsHeight: true,
   needsWall: true,
+  hasWires: true,
   spreadCm: 350,
   firstStageDeg: 48,
   build(scene) {
@@ -81,6 +82,7 @@ function armPlace(heightCm: number, wire: number, bearingDeg: number): Place {
     bearingDeg: toward,
     circle: {
       name: `wire ${wire + 1} toward ${Math.round(toward)}°`,
+      called: told('place.wire', { n: wire + 1, toward: deg(toward) }),
       fewest: 1,
       wish: 1,
       most: 1,

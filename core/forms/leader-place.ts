@@ -1,3 +1,4 @@
+import { told } from '../words/message';
 import type { Candidacy, FormScene, PairPrice, Place } from '../choosing/candidacy';
 import type { Fault } from '../choosing/faults';
 import { topsOf } from '../findings/measures';
@@ -12,7 +13,16 @@ export const LEADER_PLACE: Place = {
   role: 'leader',
   word: 'leader',
   heightCm: 0,
-  circle: { name: 'leader', fewest: 1, wish: 1, most: 1, offWish: 0, empty: 0, gap: [] },
+  circle: {
+    name: 'leader',
+    called: told('place.leader'),
+    fewest: 1,
+    wish: 1,
+    most: 1,
+    offWish: 0,
+    empty: 0,
+    gap: [],
+  },
   spreads: [],
 };
 

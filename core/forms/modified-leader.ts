@@ -1,3 +1,4 @@
+import { told } from '../words/message';
 import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
 import { withCorrections } from '../choosing/corrections';
 import { faultsOf, outsideBand, overtops, tooStrong } from '../choosing/faults';
@@ -13,8 +14,6 @@ import { scaffoldCircle } from './ring';
 /** Large limbs strong enough to hold back a shortened top of small limbs, renewed each year. */
 export const modifiedLeader: Form = {
   id: 'modified-leader',
-  summary:
-    'Three or four large limbs that hold back a shortened top of two to four small ones, renewed every year.',
   rules: {
     'set.fromDeg': 40,
     'set.toDeg': 65,
@@ -45,6 +44,7 @@ export const modifiedLeader: Form = {
   standsOn: 'trunk',
   hasLeader: true,
   headsScaffolds: false,
+  holdsTopOver: { large: 'scaffold', small: 'top' },
   holdsHeight: false,
   spreadCm: 350,
   build(scene) {
@@ -65,7 +65,7 @@ export const modifiedLeader: Form = {
   whip({ limits }) {
     const fromCm = limits('scaffold.lowestCm').value;
     const toCm = fromCm + limits('scaffold.bandCm').value;
-    const circle = scaffoldCircle('large limbs', limits);
+    const circle = scaffoldCircle('large limbs', told('place.large-limbs'), limits);
     return {
       places: [{ circle, fromCm, toCm, apartCm: limits('spacing.wishCm').value }],
       headAnywayCm: toCm,
@@ -87,7 +87,7 @@ function largeLimbs({ limits }: FormScene): Place {
     role: 'scaffold',
     word: 'scaffold',
     heightCm: limits('scaffold.lowestCm').value + limits('scaffold.bandCm').value / 2,
-    circle: scaffoldCircle('large limbs', limits),
+    circle: scaffoldCircle('large limbs', told('place.large-limbs'), limits),
     spreads: [{ name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR_GRADES }],
   };
 }
@@ -95,10 +95,11 @@ function largeLimbs({ limits }: FormScene): Place {
 function smallLimbs({ limits }: FormScene): Place {
   return {
     role: 'scaffold',
-    word: 'top limb',
+    word: 'top',
     heightCm: limits('top.fromCm').value + 20,
     circle: {
       name: 'renewed top',
+      called: told('place.renewed-top'),
       fewest: 0,
       wish: limits('top.wish').value,
       most: limits('top.most').value,

@@ -1,3 +1,4 @@
+import { told } from '../words/message';
 import type { Candidacy, FormScene, PairPrice } from '../choosing/candidacy';
 import { faultsOf } from '../choosing/faults';
 import { remembered } from '../choosing/pairs';
@@ -14,8 +15,6 @@ const HEAD_AT_CM = 25;
 /** Three to five stems from near the ground, on own roots. */
 export const multiStemBush: Form = {
   id: 'multi-stem-bush',
-  summary:
-    'Three to five stems from the ground on own roots, leaning a little apart; the rest are taken out.',
   rules: { 'set.fromDeg': 5, 'set.toDeg': 35, 'clearance.cm': 0, 'thin.diameterMm': 8 },
   figures: ['scaffold.fewest', 'scaffold.wish', 'scaffold.most', 'stem.apartCm', 'set.fromDeg', 'set.toDeg'],
   typicalOf: ['fig', 'pomegranate', 'quince'],
@@ -31,7 +30,7 @@ export const multiStemBush: Form = {
           role: 'scaffold',
           word: 'stem',
           heightCm: 0,
-          circle: scaffoldCircle('bush', scene.limits),
+          circle: scaffoldCircle('bush', told('place.bush'), scene.limits),
           spreads: [{ name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR_GRADES }],
         },
       ],

@@ -1,3 +1,4 @@
+import { told } from '../words/message';
 import type { FormScene, Place } from '../choosing/candidacy';
 import { withCorrections } from '../choosing/corrections';
 import { faultsOf, outsideBand } from '../choosing/faults';
@@ -13,7 +14,6 @@ const SLACK_CM = 15;
 /** Three to five limbs round a short trunk, an open centre, no leader. */
 export const openVase: Form = {
   id: 'open-vase',
-  summary: 'Three to five limbs from a short band of trunk, 40° to 60° from upright, around an open centre.',
   rules: {},
   figures: [
     ...([
@@ -41,6 +41,7 @@ export const openVase: Form = {
   standsOn: 'trunk',
   hasLeader: false,
   headsScaffolds: true,
+  baresItsBark: true,
   holdsHeight: false,
   spreadCm: 400,
   build(scene) {
@@ -65,7 +66,7 @@ export const openVase: Form = {
   whip({ limits }) {
     const fromCm = limits('scaffold.lowestCm').value;
     const headAtCm = fromCm + limits('scaffold.bandCm').value * 0.75;
-    const circle = scaffoldCircle('vase', limits);
+    const circle = scaffoldCircle('vase', told('place.vase'), limits);
     const apartCm = limits('spacing.wishCm').value;
     return { places: [{ circle, fromCm, toCm: headAtCm, apartCm }], headAtCm, headAnywayCm: headAtCm };
   },
@@ -77,7 +78,7 @@ function vase({ limits }: FormScene): Place {
     role: 'scaffold',
     word: 'scaffold',
     heightCm: limits('scaffold.lowestCm').value + bandCm / 2,
-    circle: scaffoldCircle('vase', limits),
+    circle: scaffoldCircle('vase', told('place.vase'), limits),
     spreads: [
       { name: 'band', of: 'range', grades: bandGrades(bandCm) },
       { name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR_GRADES },

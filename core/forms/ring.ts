@@ -1,11 +1,12 @@
+import type { Message } from '../words/message';
 import type { Place } from '../choosing/candidacy';
 import type { Limits } from '../rules/limits';
 import { GAP_GRADES, OFF_WISH } from './grades';
 
 /** A ring of scaffolds, as many as the form stands on, spread by its bearings. */
-export function scaffoldCircle(name: string, limits: Limits): Place['circle'] {
+export function scaffoldCircle(name: string, called: Message, limits: Limits): Place['circle'] {
   return {
-    name,
+    ...{ name, called },
     fewest: limits('scaffold.fewest').value,
     wish: limits('scaffold.wish').value,
     most: limits('scaffold.most').value,

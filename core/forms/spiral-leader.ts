@@ -6,7 +6,6 @@ import { storeyCandidacy, storeyPlace, storeysOf, storeyWhip } from './storeys';
 /** One leader with limbs up it in a spiral, none straight over another. */
 export const spiralLeader: Form = {
   id: 'spiral-leader',
-  summary: 'One leader with a limb every 25 to 40 cm round it in a spiral, each tip lower than the leader.',
   rules: {
     'thick.ratio': 0.5,
     'set.fromDeg': 60,

@@ -1,4 +1,5 @@
-import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
+import { told } from '../words/message';
+import type { Candidacy, FormScene, LimbWord, Place } from '../choosing/candidacy';
 import { faultsOf, overtops, type Fault } from '../choosing/faults';
 import { joinHeightCm } from '../tree/joins';
 import { tipOf, type Course } from '../tree/course';
@@ -49,7 +50,7 @@ export function storeyPlace(
   { limits }: Pick<Scene, 'limits'>,
   { fromCm, toCm, share }: Storey,
   i: number,
-  word: string,
+  word: LimbWord,
 ): Place {
   return {
     role: 'scaffold',
@@ -57,6 +58,7 @@ export function storeyPlace(
     heightCm: (fromCm + toCm) / 2,
     circle: {
       name: `storey ${i + 1}`,
+      called: told('place.storey', { n: i + 1 }),
       fewest: Math.floor(limits('scaffold.fewest').value * share),
       wish: Math.round(limits('scaffold.wish').value * share),
       most: Math.ceil(limits('scaffold.most').value * share),

@@ -1,4 +1,5 @@
 import type { AnyObjectSchema } from 'yup';
+import type { Message } from '../words/message';
 import type { Envelope } from './envelope';
 import type { TreeDraft, YardDraft } from './tree-draft';
 
@@ -11,5 +12,5 @@ export interface EventWays<B> {
   /** What it does to its yard. */
   reduceYard?(yard: YardDraft, event: Envelope & B): void;
   /** What it is called on a tree's strip of seasons; undefined where it is not shown there. */
-  told?(event: B): string | undefined;
+  told?(event: B): Message | undefined;
 }

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { readYardFile } from '../formats/read';
 import { writeYardFile, type YardFile } from '../formats/yard-file';
+import { tell } from '../testing/tell';
 import { EVENT_KINDS } from './events';
 import { readBook, treeState } from './tree-at';
 
@@ -30,15 +31,23 @@ describe('the golden book', () => {
     expect(treesOf(readGolden('book-1'))).toEqual(JSON.parse(golden('trees-1')));
   });
 
-  it('of today folds to the same trees for ever, written out and read again too', () => {
+  it('of the second version comes up to the same trees, its words as they were written', () => {
     const file = readGolden('book-2');
     expect(treesOf(file)).toEqual(JSON.parse(golden('trees-2')));
+    const acts = file.events.flatMap((event) => (event.kind === 'acts-done' ? event.acts : []));
+    expect(new Set(acts.map(({ reason }) => reason.code))).toEqual(new Set(['as-written']));
+    expect(acts.map(({ reason }) => tell(reason)).join(' ')).toMatch(/\w/);
+  });
+
+  it('of today folds to the same trees for ever, written out and read again too', () => {
+    const file = readGolden('book-3');
+    expect(treesOf(file)).toEqual(JSON.parse(golden('trees-3')));
     const again = readYardFile(writeYardFile(file));
-    expect(again.kind === 'good' && treesOf(again.file)).toEqual(JSON.parse(golden('trees-2')));
+    expect(again.kind === 'good' && treesOf(again.file)).toEqual(JSON.parse(golden('trees-3')));
   });
 
   it('of today holds every kind of event, of two devices, undone and redone', () => {
-    const { events } = readGolden('book-2');
+    const { events } = readGolden('book-3');
     const kinds = new Set(events.map(({ kind }) => kind));
     expect([...kinds].sort()).toEqual([...EVENT_KINDS, 'amend', 'withdraw'].sort());
     expect(new Set(events.map(({ device }) => device)).size).toBe(2);
@@ -47,7 +56,7 @@ describe('the golden book', () => {
   });
 
   it('shows what was redone after the phone’s clock fell back, and the day an amendment names', () => {
-    const file = readGolden('book-2');
+    const file = readGolden('book-3');
     const read = readBook(file);
     expect(treeState(read, 'peach')?.rulings).toEqual({ q: 'keep' });
     expect(treeState(readBook(file, '2026-01-31'), 'wall')?.visitedOn).toBe('2025-01-20');

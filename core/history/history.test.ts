@@ -1,3 +1,4 @@
+import { because } from '../words/message';
 import { describe, expect, it } from 'vitest';
 import { reading } from '../readings/reading';
 import { LEVEL_SITE } from '../testing/trees';
@@ -20,7 +21,7 @@ const yard: Yard = {
         {
           id: 't',
           name: 'T',
-          kind: 'plum',
+          kind: 'european-plum',
           variety: '',
           unionCm: 10,
           ownRooted: false,
@@ -107,7 +108,7 @@ describe('the book', () => {
 
   it('takes with a shortened limb the shoots beyond the cut, and keeps its end thick', () => {
     const visit = measured(60);
-    const reason = { rule: 'shorten.share', words: '' };
+    const reason = because('as-written');
     const cut = named([{ kind: 'shorten', stemId: 'a', toLengthCm: 40, diameterMm: 6, reason }]);
     const done = event(doneOn('t', treeOn([visit]), cut));
     const state = treeState(readBook({ yard, events: [visit, done] }), 't');
@@ -194,7 +195,7 @@ describe('what is learned of a tree later', () => {
       ...(toLengthCm !== undefined && { toLengthCm }),
     });
     expect(told(set('a', 60), set('b', 40), set('a'))?.cuts).toEqual({ b: 40 });
-    const reason = { rule: '', words: '' };
+    const reason = because('as-written');
     const done: EventBody = {
       ...{ kind: 'acts-done', treeId: 't', left: NOTHING },
       acts: named([{ kind: 'shorten', stemId: 'b', toLengthCm: 40, diameterMm: 8, reason }]),
@@ -212,7 +213,7 @@ describe('what is learned of a tree later', () => {
   });
 
   it('is that it was cut before, which bends alone are not', () => {
-    const reason = { rule: '', words: '' };
+    const reason = because('as-written');
     const bend: EventBody = {
       ...{ kind: 'acts-done', treeId: 't', left: NOTHING },
       acts: named([

@@ -1,6 +1,7 @@
 import type { ISchema } from 'yup';
-import { ACT_KINDS, ACTS, afterActs, named, type Act } from '../acts/acts';
-import { id, kinds, listOf, oneOf, shape, type Typed } from '../fields/fields';
+import { ACT_KINDS, afterActs, named, type Act } from '../acts/acts';
+import { ACT_SCHEMAS_2, actFrom2, readingsFrom2, visit2, type Act2, type Visit2 } from './version-2';
+import { id, kinds, listOf, oneOf, shape } from '../fields/fields';
 import type { Left } from './events/acts-done';
 import { readingsOf } from './events/acts-done';
 import { inWritingOrder } from './clock';
@@ -16,21 +17,25 @@ import { newTreeDraft, treeFrom, type TreeDraft } from './tree-draft';
 const { id: id1, device, sequence, happenedOn, recordedAt, ruleSet } = envelope;
 const envelope1 = { id: id1, device, sequence, happenedOn, recordedAt, ruleSet };
 const act1 = kinds(
-  Object.fromEntries(ACT_KINDS.map((kind) => [kind, ACTS[kind].schema])),
-) as unknown as ISchema<Act>;
+  Object.fromEntries(ACT_KINDS.map((kind) => [kind, ACT_SCHEMAS_2[kind]])),
+) as unknown as ISchema<Act2>;
 const acts1 = { treeId: id(), acts: listOf(act1, 500, 'acts') };
 const actsDone1 = shape({ kind: oneOf(['acts-done']), ...acts1 });
 const planAccepted1 = shape({ kind: oneOf(['plan-accepted']), ...acts1 });
 
 const bodies1 = {
   ...Object.fromEntries(EVENT_KINDS.map((kind) => [kind, EVENTS[kind].schema])),
+  visit: visit2,
   'acts-done': actsDone1,
   'plan-accepted': planAccepted1,
 };
 
 type Envelope1 = Omit<Envelope, 'clock'>;
 type PlainBody1 =
-  Exclude<PlainBody, { kind: 'acts-done' }> | Typed<typeof actsDone1> | Typed<typeof planAccepted1>;
+  | Exclude<PlainBody, { kind: 'acts-done' | 'visit' }>
+  | Visit2
+  | { kind: 'acts-done'; treeId: string; acts: readonly Act2[] }
+  | { kind: 'plan-accepted'; treeId: string; acts: readonly Act2[] };
 export type Event1 = Envelope1 &
   (PlainBody1 | { kind: 'amend'; target: string; body: PlainBody1 } | { kind: 'withdraw'; target: string });
 
@@ -64,7 +69,11 @@ export function eventsFrom1(yard: Yard, events: readonly Event1[]): BookEvent[] 
 const NOTHING: Left = { stems: {}, gone: [] };
 
 function bodyFrom1<E extends object>(body: PlainBody1 & E): PlainBody & E {
-  if (body.kind === 'acts-done') return { ...body, acts: named(body.acts), left: NOTHING };
+  if (body.kind === 'visit') return { ...body, stems: readingsFrom2(body.stems, 'guessed') };
+  if (body.kind === 'acts-done') {
+    const acts = named(body.acts.map((act) => actFrom2<Act>(act)));
+    return { ...(body as unknown as E), kind: 'acts-done', treeId: body.treeId, acts, left: NOTHING };
+  }
   if (body.kind !== 'plan-accepted') return body;
   const { acts, ...rest } = body;
   return {

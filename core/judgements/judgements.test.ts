@@ -67,7 +67,7 @@ it('the page of judgements is what the program does today', () => {
 it('the table has every finding at least once, and every form at least twice', () => {
   const found = new Set<string>();
   for (const tree of cases) {
-    const judged = judge(caseTree(tree), 'metric', { withPrices: false });
+    const judged = judge(caseTree(tree), { withPrices: false });
     const sets = judged.kind === 'judged' ? judged.setFindings.proposed : [];
     for (const { rule } of [...judged.findings, ...sets]) found.add(rule);
   }
@@ -78,7 +78,7 @@ it('the table has every finding at least once, and every form at least twice', (
 
 describe('what an experienced grower would do', () => {
   it.each(cases.filter(({ expect: wanted }) => !wanted.whip && !wanted.refusesLeader))('$id', (tree) => {
-    const judged = judge(caseTree(tree), 'metric');
+    const judged = judge(caseTree(tree));
     if (judged.kind !== 'judged') throw new Error(judged.kind);
     const { someTemporary, makeBearing, ...wanted } = tree.expect;
     expect(done(wanted, judged)).toEqual(sorted(wanted));
@@ -102,12 +102,12 @@ describe('what an experienced grower would do', () => {
   );
 
   it.each(cases.filter(({ expect: wanted }) => wanted.refusesLeader))('$id', (tree) => {
-    const forms = formsFor(caseTree(tree), 'metric');
+    const forms = formsFor(caseTree(tree));
     expect(tree.expect.notFirst).not.toContain(forms[0]?.form);
   });
 
   it.each(cases.filter(({ expect: wanted }) => wanted.whip))('$id', (tree) => {
-    const judged = judge(caseTree(tree), 'metric');
+    const judged = judge(caseTree(tree));
     if (judged.kind !== 'whip') throw new Error(judged.kind);
     const { whip } = judged;
     const wanted = tree.expect.whip as NonNullable<Expected['whip']>;

@@ -1,5 +1,7 @@
 import { judge } from '../judging/judge';
-import { FORM_NAMES } from '../kinds/form-ids';
+import { formCalled } from '../kinds/form-ids';
+import { ENGLISH } from '../words/catalogue/english';
+import { tellerIn } from '../words/teller';
 import { formsFor } from '../suits/suits';
 import { caseTree, type JudgementCase } from '../testing/case-tree';
 
@@ -21,6 +23,8 @@ Four trees were added, their answers committed first; for *vase-unlike-tips* the
 | --- | --- | --- | --- |
 `;
 
+const tell = tellerIn(ENGLISH, 'metric');
+
 /** The page of judgements: each tree, what a grower would do, and what the program does. */
 export function judgementsPage(trees: readonly JudgementCase[]): string {
   const rows = trees.map((tree) => `| ${tree.id} | ${tree.situation} | ${tree.grower} | ${answerTo(tree)} |`);
@@ -30,10 +34,10 @@ export function judgementsPage(trees: readonly JudgementCase[]): string {
 function answerTo(tree: JudgementCase): string {
   const state = caseTree(tree);
   if (tree.expect.refusesLeader) {
-    const [first, second] = formsFor(state, 'metric').map(({ form }) => FORM_NAMES[form]);
+    const [first, second] = formsFor(state).map(({ form }) => tell(formCalled(form)));
     return `Advises ${first ?? ''}, then ${second ?? ''}; leader forms last, since two leaders failed.`;
   }
-  const judged = judge(state, 'metric', { withPrices: false });
+  const judged = judge(state, { withPrices: false });
   if (judged.kind === 'whip') {
     const { limbs, headAtCm, buds } = judged.whip;
     const at = limbs.map(

@@ -9,7 +9,6 @@ import { leaderAfter } from '../plan/leading';
 import { cutBackOf, planFrom, type Plan } from '../plan/plan';
 import { woundChoices, woundsOf, type WoundChoice, type Wounds } from '../plan/wound-choices';
 import { staged } from '../plan/staging';
-import type { Units } from '../readings/units';
 import { layOut } from '../tree/course';
 import type { Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
@@ -20,7 +19,7 @@ import type { Correction } from '../choosing/correction';
 import { chosenSet, type ChosenSet } from '../choosing/chosen-set';
 import { freeGrowth } from '../choosing/free-growth';
 import type { Cost } from '../choosing/problem';
-import { sayIn } from '../words/say';
+import type { Message } from '../words/message';
 import { solve, type Solution } from '../choosing/solve';
 import { verdictsOn, type Verdict } from '../choosing/verdicts';
 
@@ -75,11 +74,7 @@ const NODE_LIMIT = 400_000;
  * Judges a tree: findings, the choice of limbs for its form, a verdict on every stem, and the plan; a whip by its
  * buds. Trees of a form that is not judged, or with no readings, say so.
  */
-export function judge(
-  state: TreeState,
-  units: Units,
-  { withPrices = true, sets = SETS_KEPT }: JudgeOptions = {},
-): Judged {
+export function judge(state: TreeState, { withPrices = true, sets = SETS_KEPT }: JudgeOptions = {}): Judged {
   const scene = sceneOf(state);
   const findings = lookAt(scene);
   const form = formOf(state.form);
@@ -87,9 +82,9 @@ export function judge(
   if (!form) return { kind: 'not-judged', why: 'form-comes-later', findings };
   const limbs = limbsOf(scene);
   if (limbs.length === 0 || (form.standsOn === 'stems' && limbs.length < 2 && isBare(state))) {
-    return { kind: 'whip', findings, whip: planWhip(scene, form, state, units) };
+    return { kind: 'whip', findings, whip: planWhip(scene, form, state) };
   }
-  return judgeLimbs(state, units, { ...scene, findings, limbs }, form, { withPrices, sets });
+  return judgeLimbs(state, { ...scene, findings, limbs }, form, { withPrices, sets });
 }
 
 /**
@@ -104,7 +99,7 @@ export function decide(state: TreeState, near?: ChosenSet): Readonly<Record<Stem
   if (!form || limbs.length === 0) return undefined;
   if (form.standsOn === 'stems' && limbs.length < 2 && isBare(state)) return undefined;
   const withLimbs = { ...scene, findings: lookAt(scene), limbs };
-  return chooseLimbs(state, 'metric', withLimbs, form, { withPrices: false, sets: 1 }, near).verdicts;
+  return chooseLimbs(state, withLimbs, form, { withPrices: false, sets: 1 }, near).verdicts;
 }
 
 /** The options of a problem that take the same stems the same way as a set does, where it has them. */
@@ -120,7 +115,6 @@ function optionsOf({ candidacies, places }: BuiltProblem, { limbs }: ChosenSet):
 /** The choice of limbs, and the verdicts that follow from it and from the cap on a year's work. */
 function chooseLimbs(
   state: TreeState,
-  units: Units,
   scene: FormScene,
   form: Form,
   { withPrices, sets }: Required<JudgeOptions>,
@@ -135,10 +129,9 @@ function chooseLimbs(
   });
   const read = (solution: Solution): ChosenSet => chosenSet(scene, built, solution);
   const [chosen, ...runnersUp] = best.map(read) as [ChosenSet, ...ChosenSet[]];
-  const say = sayIn(units, state.tree);
   const caps = capsOf(scene, !state.shapedBefore);
   const verdictsFor = (set: ChosenSet, pricesToo: boolean): Readonly<Record<StemId, Verdict>> => {
-    const first = verdictsOn({ scene, formProblem, chosen: set, state, say, withPrices: pricesToo });
+    const first = verdictsOn({ scene, formProblem, chosen: set, state, withPrices: pricesToo });
     const freed = freeGrowth(scene, first);
     return staged({
       scene,
@@ -146,25 +139,24 @@ function chooseLimbs(
       verdicts: freed,
       caps,
       laterCaps: capsOf(scene, false),
-      cutBack: cutBackOf({ scene, form, chosen: set, verdicts: freed, caps, say, cuts: state.cuts }),
+      isFirst: !state.shapedBefore,
+      cutBack: cutBackOf({ scene, form, chosen: set, verdicts: freed, caps, cuts: state.cuts }),
       today: state.today,
-      say,
     });
   };
   const verdicts = verdictsFor(chosen, withPrices);
-  return { chosen, runnersUp, verdicts, verdictsFor, nodes, proven, bound, caps, say };
+  return { chosen, runnersUp, verdicts, verdictsFor, nodes, proven, bound, caps };
 }
 
 function judgeLimbs(
   state: TreeState,
-  units: Units,
   scene: FormScene,
   form: Form,
   options: Required<JudgeOptions>,
 ): Judgement {
-  const made = chooseLimbs(state, units, scene, form, options);
-  const { chosen, runnersUp, verdicts, nodes, proven, bound, caps, say } = made;
-  const question = { scene, form, chosen, verdicts, caps, say, cuts: state.cuts };
+  const made = chooseLimbs(state, scene, form, options);
+  const { chosen, runnersUp, verdicts, nodes, proven, bound, caps } = made;
+  const question = { scene, form, chosen, verdicts, caps, cuts: state.cuts };
   const plan = planFrom(question);
   const planned = { ...scene, laid: layOut(plan.after) };
   const isOnItsWay = (stem: Stem): boolean => isFirstStage(scene, form.firstStageDeg, stem);
@@ -204,8 +196,9 @@ function setPlaces({ laid }: Pick<Scene, 'laid'>, chosen: ChosenSet): SetPlace[]
       .filter(({ place }) => place === name)
       .flatMap(({ stemId }) => byId.get(stemId) ?? []) as Stem[];
     const gap = chosen.gaps.find(({ place }) => place === name);
+    const called = chosen.limbs.find(({ place }) => place === name)?.called as Message;
     return {
-      ...{ name, limbs },
+      ...{ name, called, limbs },
       arcDeg: gap?.spanDeg ?? 0,
       largestGapDeg: gap?.largestDeg ?? 0,
       evenGapDeg: gap?.evenDeg ?? 0,

@@ -1,4 +1,5 @@
-import { sayIn } from '../words/say';
+import { OWN_WORD } from '../words/ground';
+import { because, cm } from '../words/message';
 import type { FormScene } from '../choosing/candidacy';
 import type { Judgement } from './judge';
 import { sceneOf } from './scene';
@@ -8,11 +9,9 @@ import { formOf } from '../forms';
 import type { TreeState } from '../history/tree-at';
 import { accountOf, type Account } from '../acts/account';
 import { type Act, afterActs, placeOf } from '../acts/acts';
-import { OWN_WORD } from '../acts/act';
 import { purposeOfOwnCut } from '../plan/wounds';
 import { cutQuestionOf } from '../plan/plan';
 import { cutDiameterMm } from '../acts/wood';
-import type { Units } from '../readings/units';
 import { angleBetween, bearingOf, fromUprightOf, type Vec3 } from '../geometry/vector';
 import { layOut, runAt, type LaidTree } from '../tree/course';
 import { childrenOf, stemOf, type Stem, type Tree } from '../tree/stem';
@@ -67,18 +66,13 @@ export interface CutBench {
 }
 
 /** Lays one limb of a judged tree out for cutting; undefined for a stem that is not there or that goes altogether. */
-export function cutBench(
-  state: TreeState,
-  judged: Judgement,
-  stemId: StemId,
-  units: Units,
-): CutBench | undefined {
+export function cutBench(state: TreeState, judged: Judgement, stemId: StemId): CutBench | undefined {
   const base = sceneOf(state);
   const form = formOf(state.form);
   const stem = stemOf(state.tree, stemId);
   if (!form || !stem || !judged.plan.after.stems.some(({ id }) => id === stemId)) return undefined;
   const scene: FormScene = { ...base, findings: judged.findings, limbs: limbsOf(base) };
-  const question = cutQuestionOf({ scene, form, chosen: judged.chosen, say: sayIn(units, state.tree) });
+  const question = cutQuestionOf({ scene, form, chosen: judged.chosen });
   const planned = judged.plan.acts.find(
     (act): act is Shorten & { id: string } => act.kind === 'shorten' && act.stemId === stemId,
   );
@@ -98,7 +92,7 @@ export function cutBench(
       ...{ kind: 'shorten', stemId, toLengthCm, diameterMm: cutDiameterMm(stem, toLengthCm) },
       purpose: (isPlanned ? planned.purpose : toStem === undefined ? toBud : undefined) ?? own,
       ...(toStem !== undefined && { toStem }),
-      reason: { rule: OWN_WORD, words: '' },
+      reason: because('own.length', { length: cm(toLengthCm) }, OWN_WORD),
     };
   };
   const previewAt = (toLengthCm: number): CutPreview => {

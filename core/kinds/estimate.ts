@@ -11,27 +11,27 @@ import type { StemId, StemReadings } from '../tree/stem-readings';
 export const LENGTH_PER_DIAMETER_CM_PER_MM = 7.5;
 
 /**
- * Fills the readings a grower has not given, each marked estimated, so that every stem can be drawn and weighed.
+ * Fills the readings a grower has not given, each marked filled in, so that every stem can be drawn and weighed.
  * @param order the stem's place among its fellows, used only to spread unread bearings round the spiral
  */
 export function completeStem(id: StemId, given: StemReadings, kind: KindFacts, order: number): Stem {
   const onGround = given.parent?.kind === 'ground';
-  const departure = given.angle ?? guess('angle', onGround ? 0 : limbAngleDeg(kind));
-  const length = given.length ?? guess('length', lengthFromDiameter(given.diameter?.value));
-  const set = given.set ?? { ...departure, how: 'estimated' as const };
-  const bearing = given.bearing ?? guess('bearing', (order * kind.spiralDeg.value) % 360);
+  const departure = given.angle ?? filledIn('angle', onGround ? 0 : limbAngleDeg(kind));
+  const length = given.length ?? filledIn('length', lengthFromDiameter(given.diameter?.value));
+  const set = given.set ?? { ...departure, how: 'filled-in' as const };
+  const bearing = given.bearing ?? filledIn('bearing', (order * kind.spiralDeg.value) % 360);
   const stem: Stem = {
     id,
     tag: given.tag ?? id,
     parent: given.parent ?? { kind: 'ground', eastCm: 0, northCm: 0 },
-    origin: given.origin ?? guess('length', onGround ? 0 : 60),
+    origin: given.origin ?? filledIn('length', onGround ? 0 : 60),
     bearing,
     departure,
-    runBearing: given.runBearing ?? { ...bearing, how: 'estimated' },
+    runBearing: given.runBearing ?? { ...bearing, how: 'filled-in' },
     set,
-    tipAngle: given.tipAngle ?? { ...set, how: 'estimated' as const },
+    tipAngle: given.tipAngle ?? { ...set, how: 'filled-in' as const },
     length,
-    diameter: given.diameter ?? guess('diameter', length.value / LENGTH_PER_DIAMETER_CM_PER_MM),
+    diameter: given.diameter ?? filledIn('diameter', length.value / LENGTH_PER_DIAMETER_CM_PER_MM),
     growthCm: given.growthCm ?? {},
     condition: given.condition ?? 'sound',
     barkTrapped: given.barkTrapped ?? false,
@@ -42,7 +42,7 @@ export function completeStem(id: StemId, given: StemReadings, kind: KindFacts, o
   if (given.variety !== undefined) stem.variety = given.variety;
   if (given.endBud !== undefined) stem.endBud = given.endBud;
   if (given.budsSeen !== undefined) stem.budsSeen = given.budsSeen;
-  if (given.holds !== undefined) stem.holds = given.holds;
+  if (given.fixings !== undefined) stem.fixings = given.fixings;
   if (given.bears !== undefined) stem.bears = given.bears;
   if (given.sideShoots !== undefined) stem.sideShoots = given.sideShoots;
   return stem;
@@ -52,6 +52,6 @@ function lengthFromDiameter(diameterMm: number | undefined): number {
   return diameterMm === undefined ? 50 : diameterMm * LENGTH_PER_DIAMETER_CM_PER_MM;
 }
 
-function guess(dimension: 'length' | 'diameter' | 'angle' | 'bearing', value: number): Reading {
-  return reading(dimension, value, 'estimated');
+function filledIn(dimension: 'length' | 'diameter' | 'angle' | 'bearing', value: number): Reading {
+  return reading(dimension, value, 'filled-in');
 }

@@ -1,3 +1,5 @@
+import { told, type Message } from '../words/message';
+
 export const FORM_IDS = [
   'open-vase',
   'central-leader',
@@ -12,14 +14,5 @@ export const FORM_IDS = [
 
 export type FormId = (typeof FORM_IDS)[number];
 
-export const FORM_NAMES: Readonly<Record<FormId, string>> = {
-  'open-vase': 'open vase',
-  'central-leader': 'central leader in tiers',
-  'spiral-leader': 'central leader in a spiral',
-  'modified-leader': 'modified leader',
-  'bent-down-axis': 'bent-down axis',
-  'horizontal-espalier': 'horizontal espalier',
-  fan: 'fan',
-  'slim-column': 'slim column',
-  'multi-stem-bush': 'multi-stem bush',
-};
+/** What a form is called. */
+export const formCalled = (id: FormId): Message => told(`form.${id}`);

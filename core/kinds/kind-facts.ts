@@ -1,3 +1,4 @@
+import type { MessageCode } from '../words/message';
 import type { RuleOverrides, SourceWord } from '../rules/defaults';
 import type { FormId } from './form-ids';
 
@@ -12,10 +13,12 @@ export type Degree = 'weak' | 'middling' | 'strong';
 /** Wood that carries the fruit: short spurs on wood of two years and more, last season's shoots, or this season's. */
 export type BearingWood = 'spurs' | 'last-season' | 'this-season';
 
+/** Ids of kinds: each has its name in the catalogue. */
+export type KindId = MessageCode extends infer Code ? (Code extends `kind.${infer Id}` ? Id : never) : never;
+
 /** What is known of a kind of fruit before any tree of it is looked at. */
 export interface KindFacts {
-  id: string;
-  name: string;
+  id: KindId;
   habit: Sourced<Habit>;
   vigour: Sourced<Degree>;
   /** Wood it fruits on, the chief one first. */

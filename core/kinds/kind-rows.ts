@@ -1,6 +1,6 @@
 import type { FormId } from './form-ids';
 import type { RuleOverrides, SourceWord } from '../rules/defaults';
-import type { BearingWood, Degree, Habit, KindFacts, Sourced } from './kind-facts';
+import type { BearingWood, Degree, Habit, KindFacts, KindId, Sourced } from './kind-facts';
 
 const sourced =
   (source: SourceWord) =>
@@ -38,10 +38,9 @@ const FIVE_THIRTEENTHS_DEG = 138.5;
 /** Opposite pairs, each at right angles to the last, counted bud by bud as a quarter turn. */
 const CROSSED_PAIRS_DEG = 90;
 
-function kind(id: string, name: string, row: Row): KindFacts {
+function kind(id: KindId, row: Row): KindFacts {
   return {
     id,
-    name,
     habit: guidance(row.habit),
     vigour: guidance(row.vigour),
     fruitsOn: textbook(row.fruitsOn),
@@ -83,7 +82,7 @@ const PEACH: Row = {
 
 /** Every kind the program knows, by row. Sources stand in `kind`, by column. */
 export const KIND_ROWS: readonly KindFacts[] = [
-  kind('apple', 'apple', {
+  kind('apple', {
     ...{ habit: 'middling', vigour: 'middling', fruitsOn: SPURS_AND_SHOOTS, budSpacingCm: 2.5 },
     ...{
       form: 'central-leader',
@@ -94,7 +93,7 @@ export const KIND_ROWS: readonly KindFacts[] = [
     },
     ...{ leads: 'strong', thickeningMm: 7 },
   }),
-  kind('european-pear', 'European pear', {
+  kind('european-pear', {
     ...{ habit: 'upright', vigour: 'strong', fruitsOn: SPURS, budSpacingCm: 3, form: 'modified-leader' },
     spiralDeg: THREE_EIGHTHS_DEG,
     ...{
@@ -106,7 +105,7 @@ export const KIND_ROWS: readonly KindFacts[] = [
       thickeningMm: 6,
     },
   }),
-  kind('asian-pear', 'Asian pear', {
+  kind('asian-pear', {
     ...{ habit: 'upright', vigour: 'strong', fruitsOn: SPURS_AND_SHOOTS, budSpacingCm: 3, form: 'open-vase' },
     spiralDeg: THREE_EIGHTHS_DEG,
     ...{
@@ -118,7 +117,7 @@ export const KIND_ROWS: readonly KindFacts[] = [
       thickeningMm: 7,
     },
   }),
-  kind('quince', 'quince', {
+  kind('quince', {
     ...{ habit: 'spreading', vigour: 'weak', fruitsOn: THIS, budSpacingCm: 2.5, form: 'multi-stem-bush' },
     ...{
       removalShare: 0.15,
@@ -130,9 +129,9 @@ export const KIND_ROWS: readonly KindFacts[] = [
     },
     ownRooted: true,
   }),
-  kind('peach', 'peach', PEACH),
-  kind('nectarine', 'nectarine', PEACH),
-  kind('apricot', 'apricot', {
+  kind('peach', PEACH),
+  kind('nectarine', PEACH),
+  kind('apricot', {
     ...{
       habit: 'spreading',
       vigour: 'strong',
@@ -150,7 +149,7 @@ export const KIND_ROWS: readonly KindFacts[] = [
     },
     ...{ wetWinterRisk: true, gums: true },
   }),
-  kind('almond', 'almond', {
+  kind('almond', {
     ...{
       habit: 'middling',
       vigour: 'strong',
@@ -169,7 +168,7 @@ export const KIND_ROWS: readonly KindFacts[] = [
     },
     ...{ wetWinterRisk: true, gums: true },
   }),
-  kind('european-plum', 'European plum', {
+  kind('european-plum', {
     ...{ habit: 'middling', vigour: 'middling', fruitsOn: SPURS, budSpacingCm: 2.5, form: 'open-vase' },
     ...{
       removalShare: 0.2,
@@ -181,7 +180,7 @@ export const KIND_ROWS: readonly KindFacts[] = [
     },
     ...{ wetWinterRisk: true, gums: true },
   }),
-  kind('japanese-plum', 'Japanese plum', {
+  kind('japanese-plum', {
     ...{
       habit: 'upright',
       vigour: 'strong',
@@ -199,7 +198,7 @@ export const KIND_ROWS: readonly KindFacts[] = [
     },
     ...{ wetWinterRisk: true, gums: true },
   }),
-  kind('sweet-cherry', 'sweet cherry', {
+  kind('sweet-cherry', {
     ...{ habit: 'upright', vigour: 'strong', fruitsOn: SPURS, budSpacingCm: 3, form: 'central-leader' },
     ...{
       removalShare: 0.15,
@@ -211,7 +210,7 @@ export const KIND_ROWS: readonly KindFacts[] = [
     },
     ...{ wetWinterRisk: true, gums: true },
   }),
-  kind('sour-cherry', 'sour cherry', {
+  kind('sour-cherry', {
     ...{ habit: 'spreading', vigour: 'middling', fruitsOn: LAST, budSpacingCm: 2.5, form: 'open-vase' },
     ...{
       removalShare: 0.25,
@@ -223,7 +222,7 @@ export const KIND_ROWS: readonly KindFacts[] = [
     },
     ...{ wetWinterRisk: true, gums: true },
   }),
-  kind('fig', 'fig', {
+  kind('fig', {
     ...{ habit: 'spreading', vigour: 'strong', fruitsOn: ['this-season', 'last-season'], budSpacingCm: 4 },
     ...{
       form: 'multi-stem-bush',
@@ -234,7 +233,7 @@ export const KIND_ROWS: readonly KindFacts[] = [
     },
     ...{ leads: 'weak', thickeningMm: 9, ownRooted: true, sap: 'burns' },
   }),
-  kind('pistachio', 'pistachio', {
+  kind('pistachio', {
     ...{ habit: 'middling', vigour: 'weak', fruitsOn: LAST, budSpacingCm: 4, form: 'open-vase' },
     ...{
       removalShare: 0.15,
@@ -246,12 +245,12 @@ export const KIND_ROWS: readonly KindFacts[] = [
       sap: 'sensitises',
     },
   }),
-  kind('pomegranate', 'pomegranate', {
+  kind('pomegranate', {
     ...{ habit: 'spreading', vigour: 'middling', fruitsOn: ['this-season', 'spurs'], budSpacingCm: 3 },
     ...{ spiralDeg: CROSSED_PAIRS_DEG, form: 'multi-stem-bush', removalShare: 0.15, breakOrder: 13 },
     ...{ stiffness: 'limber', healing: 'middling', leads: 'weak', thickeningMm: 6, ownRooted: true },
   }),
-  kind('persimmon', 'persimmon', {
+  kind('persimmon', {
     ...{ habit: 'upright', vigour: 'middling', fruitsOn: THIS, budSpacingCm: 3.5 },
     ...{
       form: 'modified-leader',
@@ -262,12 +261,12 @@ export const KIND_ROWS: readonly KindFacts[] = [
     },
     ...{ leads: 'middling', thickeningMm: 6 },
   }),
-  kind('walnut', 'walnut', {
+  kind('walnut', {
     ...{ habit: 'middling', vigour: 'strong', fruitsOn: ['this-season', 'last-season'], budSpacingCm: 5 },
     ...{ form: 'modified-leader', removalShare: 0.15, breakOrder: 17, stiffness: 'stiff', healing: 'slow' },
     ...{ leads: 'strong', thickeningMm: 8, sap: 'sensitises' },
   }),
-  kind('citrus', 'citrus', {
+  kind('citrus', {
     ...{ habit: 'spreading', vigour: 'middling', fruitsOn: THIS, budSpacingCm: 3, form: 'open-vase' },
     spiralDeg: THREE_EIGHTHS_DEG,
     ...{

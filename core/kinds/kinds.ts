@@ -1,3 +1,4 @@
+import { told, type Message } from '../words/message';
 import type { Habit, KindFacts } from './kind-facts';
 import { KIND_ROWS } from './kind-rows';
 
@@ -9,9 +10,12 @@ export const limbAngleDeg = (kind: KindFacts): number => HABIT_DEG[kind.habit.va
 
 export const KINDS: readonly KindFacts[] = KIND_ROWS;
 
-const byId = new Map(KINDS.map((facts) => [facts.id, facts]));
+const byId = new Map<string, KindFacts>(KINDS.map((facts) => [facts.id, facts]));
 
 /** Facts of a kind, or those of an apple for an unknown one (a file with an unknown kind is refused at import). */
 export function kindFacts(id: string): KindFacts {
   return byId.get(id) ?? (KINDS[0] as KindFacts);
 }
+
+/** What a kind is called. */
+export const kindCalled = ({ id }: Pick<KindFacts, 'id'>): Message => told(`kind.${id}`);

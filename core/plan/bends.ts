@@ -1,3 +1,5 @@
+import { onFigure } from '../words/ground';
+import { because, deg, mm } from '../words/message';
 import type { FormScene } from '../choosing/candidacy';
 import type { Form } from '../forms/form';
 import type { Stem } from '../tree/stem';
@@ -31,21 +33,29 @@ export function bendTarget(
 }
 
 /** Brings a limb's run to the form's angle: down, or up where it hangs or is too flat. */
-export function bend({ scene, form, say }: PlanQuestion, { stem, limb }: Kept): Act[] {
+export function bend({ scene, form }: PlanQuestion, { stem, limb }: Kept): Act[] {
   if (limb.correction?.kind === 'rival-bent') return [];
   const raised = raisedTo(scene, stem);
   if (raised !== undefined) {
-    const words = `It is ${say.diameter(stem.diameter.value)} thick, weak beside its peers: raised from ${say.angle(stem.set.value)} to ${say.angle(raised)}, so that it runs and catches up.`;
-    return [bendAct(stem, raised, { rule: 'thin.diameterMm', words })];
+    const args = { thick: mm(stem.diameter.value), from: deg(stem.set.value), to: deg(raised) };
+    return [bendAct(stem, raised, because('bend.raise-weak', args, onFigure('thin.diameterMm')))];
   }
   const toDeg = bendTarget(scene, form.firstStageDeg, stem);
   if (toDeg === undefined) return [];
   const fromDeg = stem.set.value;
   const { from, to } = scene.runDeg;
-  const staged = toDeg < from ? `, in two stages: ${say.angle(toDeg)} now` : '';
-  const up = toDeg < fromDeg ? '; it is raised' : '';
-  const words = `It runs ${say.angle(fromDeg)} from upright; the form wants ${say.angle(from)} to ${say.angle(to)}${staged}${up}.`;
-  return [bendAct(stem, toDeg, { rule: 'set.fromDeg', words })];
+  const isStaged = toDeg < from;
+  const isUp = toDeg < fromDeg;
+  const code = isStaged
+    ? isUp
+      ? 'bend.form.stages-raised'
+      : 'bend.form.stages'
+    : isUp
+      ? 'bend.form.raised'
+      : 'bend.form';
+  const args = { run: deg(fromDeg), least: deg(from), most: deg(to), ...(isStaged && { now: deg(toDeg) }) };
+  const figure = onFigure(fromDeg < from ? 'set.fromDeg' : 'set.toDeg');
+  return [bendAct(stem, toDeg, because(code, args, figure))];
 }
 
 /** The steepest angle of its form, for a limb too thin for its place that runs flatter; a higher tip draws more sap. */
@@ -66,7 +76,7 @@ function bendAct(stem: Stem, toDeg: number, reason: Act['reason']): Act {
 }
 
 /** The acts that a limb's correction asks for, apart from cutting it. */
-export function corrections({ say }: PlanQuestion, { stem, limb }: Kept): Act[] {
+export function corrections({ stem, limb }: Kept): Act[] {
   const { correction } = limb;
   switch (correction?.kind) {
     case undefined:
@@ -74,18 +84,17 @@ export function corrections({ say }: PlanQuestion, { stem, limb }: Kept): Act[] 
     case 'swing': {
       const fromDeg = stem.runBearing.value;
       const toDeg = (fromDeg + correction.byDeg + 360) % 360;
-      const words = `Tied aside from ${say.angle(fromDeg)} to ${say.angle(toDeg)}, where the gap is.`;
-      return [{ kind: 'swing', stemId: stem.id, fromDeg, toDeg, reason: { rule: 'swing.deg', words } }];
+      const reason = because('bend.swing', { from: deg(fromDeg), to: deg(toDeg) }, onFigure('swing.deg'));
+      return [{ kind: 'swing', stemId: stem.id, fromDeg, toDeg, reason }];
     }
     case 'spread': {
       const { toDeg } = correction;
-      const words = `Its soft join is pegged out to ${say.angle(toDeg)}.`;
-      const reason = { rule: 'soft.diameterMm', words };
+      const reason = because('bend.spread', { to: deg(toDeg) }, onFigure('soft.diameterMm'));
       return [{ kind: 'spread', stemId: stem.id, fromDeg: stem.departure.value, toDeg, reason }];
     }
     case 'rival-bent': {
-      const words = `Bent to ${say.angle(correction.toDeg)} from upright in stages, so that it serves as a scaffold.`;
-      return [bendAct(stem, correction.toDeg, { rule: 'rival.uprightDeg', words })];
+      const reason = because('bend.rival', { to: deg(correction.toDeg) }, onFigure('rival.uprightDeg'));
+      return [bendAct(stem, correction.toDeg, reason)];
     }
   }
 }
@@ -95,10 +104,10 @@ export function lateralWork({ scene, verdicts }: PlanQuestion): Act[] {
   return scene.laid.tree.stems.flatMap((stem): Act[] => {
     const verdict = verdicts[stem.id];
     const lateral = verdict?.decision === 'leave' ? verdict.lateral : undefined;
-    const reason = { rule: verdict?.rule ?? 'lateral', words: lateral?.why ?? '' };
-    if (lateral?.sort === 'bend' && lateral.toDeg !== undefined)
-      return [bendAct(stem, lateral.toDeg, reason)];
-    if (lateral?.sort !== 'shorten' || lateral.toLengthCm === undefined) return [];
+    const reason = lateral?.why;
+    if (!reason) return [];
+    if (lateral.sort === 'bend' && lateral.toDeg !== undefined) return [bendAct(stem, lateral.toDeg, reason)];
+    if (lateral.sort !== 'shorten' || lateral.toLengthCm === undefined) return [];
     const { toLengthCm } = lateral;
     const diameterMm = cutDiameterMm(stem, toLengthCm);
     return [

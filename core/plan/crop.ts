@@ -1,3 +1,5 @@
+import { onFigure, onFinding } from '../words/ground';
+import { because, mm, tagOf } from '../words/message';
 import type { Act } from '../acts/acts';
 import type { PlanQuestion } from './question';
 
@@ -5,7 +7,7 @@ import type { PlanQuestion } from './question';
  * Blossom and fruit taken off: all of it in the first season, from thin wood what its girth does not carry, and while the
  * tree is being framed every bearing limb down to that, so that it goes on growing.
  */
-export function cropActs({ scene, verdicts, say }: PlanQuestion): Act[] {
+export function cropActs({ scene, verdicts }: PlanQuestion): Act[] {
   const { laid, limits, when, findings } = scene;
   const isFramed = when.seasonsGrown > limits('crop.framedSeasons').value;
   const isThin = (id: string): boolean =>
@@ -17,14 +19,13 @@ export function cropActs({ scene, verdicts, say }: PlanQuestion): Act[] {
     if (decision === 'out' || decision === 'goes-with' || (isFramed && !isThin(stemId))) return [];
     const isNew = when.seasonsGrown <= 1;
     const leave = isNew ? 0 : fruitsCarried(diameter.value, limits('crop.perCm2').value);
-    const why = isNew
-      ? 'in its first season here it is to root and grow'
-      : `at ${say.diameter(diameter.value)} it carries ${leave === 0 ? 'none' : leave}`;
-    const then = isNew || isThin(stemId) ? '' : ', and more would stop its growth';
-    const what = `${bears === 'fruit' ? 'Fruit' : 'Blossom'} ${leave === 0 ? 'comes off' : 'is thinned on'}`;
-    const words = `${what} ${say.stem(stemId)}: ${why}${then}.`;
-    const rule = isNew || isThin(stemId) ? 'crop-on-thin' : 'crop.perCm2';
-    return [{ kind: 'take-crop', stemId, crop: bears, leave, reason: { rule, words } }];
+    const thick = mm(diameter.value);
+    const framing = isThin(stemId) ? ('' as const) : ('.framing' as const);
+    const args = { crop: bears, limb: tagOf(laid.tree, stemId), ...(!isNew && { thick, leave }) };
+    const code = isNew ? 'crop.new.off' : (`${leave === 0 ? 'crop.off' : 'crop.thin'}${framing}` as const);
+    const isFound = isNew || isThin(stemId);
+    const reason = because(code, args, isFound ? onFinding('crop-on-thin') : onFigure('crop.perCm2'));
+    return [{ kind: 'take-crop', stemId, crop: bears, leave, reason }];
   });
 }
 

@@ -1,5 +1,6 @@
+import { onFigure, onFinding, onSchool, onSite, onTree } from '../words/ground';
+import { because, cm, share, tagOf } from '../words/message';
 import type { FormScene } from '../choosing/candidacy';
-import type { Say } from '../words/say';
 import { joinHeightCm } from '../tree/joins';
 import { reading } from '../readings/reading';
 import { arcAtHeight, courseFrom, layOut, tipOf, type Course } from '../tree/course';
@@ -37,77 +38,70 @@ function lastGrowthCm(stem: Stem): number {
 
 /** Heads a limb that grew long last season, is bare, or would stand higher than the leader allows; a rival hard. */
 export function shortenLimb(
-  { scene, form, say }: PlanQuestion,
+  { scene, form }: PlanQuestion,
   { stem, limb }: Kept,
   leaderId: StemId | undefined,
 ): Act[] {
   const { limits } = scene;
   const cut = lowest([
-    rivalCut(limb.correction, say),
-    plantingCut(scene, stem, say),
-    form.headsScaffolds ? lastGrowthCut(scene, stem, say) : undefined,
-    form.headsScaffolds ? olderWoodCut(scene, stem, say) : undefined,
-    bareCut(scene, stem, say),
-    leaderId === undefined ? undefined : underLeader(scene, form.firstStageDeg, stem, leaderId, say),
+    rivalCut(limb.correction),
+    plantingCut(scene, stem),
+    form.headsScaffolds ? lastGrowthCut(scene, stem) : undefined,
+    form.headsScaffolds ? olderWoodCut(scene, stem) : undefined,
+    bareCut(scene, stem),
+    leaderId === undefined ? undefined : underLeader(scene, form.firstStageDeg, stem, leaderId),
   ]);
   if (!cut || cut.toLengthCm > stem.length.value - LEAST_CUT_CM) return [];
   const toLengthCm = Math.max(cut.toLengthCm, limits('scaffold.shortestCm').value);
   return toLengthCm < stem.length.value ? shortenTo(stem, { ...cut, toLengthCm }) : [];
 }
 
-function rivalCut(correction: Kept['limb']['correction'], say: Say): Cut | undefined {
+function rivalCut(correction: Kept['limb']['correction']): Cut | undefined {
   if (correction?.kind !== 'rival-bent') return undefined;
-  const words = `A second leader made into a scaffold: cut hard, to ${say.length(correction.toLengthCm)}, so that it no longer leads.`;
   return {
     toLengthCm: correction.toLengthCm,
     purpose: 'weaken-rival',
-    reason: { rule: 'thick.rivalRatio', words },
+    reason: because('head.rival', { length: cm(correction.toLengthCm) }, onFigure('thick.rivalRatio')),
   };
 }
 
 /** A tree lifted bare-rooted left roots behind: its limbs are cut back in balance, by its school's share. */
-function plantingCut({ limits, when }: FormScene, stem: Stem, say: Say): Cut | undefined {
-  const share = limits('planting.share').value;
-  if (!when.justPlanted || when.cameAs !== 'bare-rooted' || share === 0 || stem.headed) return undefined;
+function plantingCut({ limits, when }: FormScene, stem: Stem): Cut | undefined {
+  const part = limits('planting.share').value;
+  if (!when.justPlanted || when.cameAs !== 'bare-rooted' || part === 0 || stem.headed) return undefined;
   const grownCm = Math.min(lastGrowthCm(stem), stem.length.value);
-  const words = `It was lifted bare-rooted: ${say.ratio(share)} of its last growth, ${say.length(grownCm)}, comes off in balance with the roots it lost.`;
-  const reason = { rule: 'planting.share', words };
-  return { toLengthCm: stem.length.value - grownCm * share, purpose: 'balance-roots', reason };
+  const args = { share: share(part), grown: cm(grownCm) };
+  const reason = because('head.planting', args, onFigure('planting.share'), onTree('roots'));
+  return { toLengthCm: stem.length.value - grownCm * part, purpose: 'balance-roots', reason };
 }
 
-function lastGrowthCut({ limits, findings }: FormScene, stem: Stem, say: Say): Cut | undefined {
+function lastGrowthCut({ limits, findings }: FormScene, stem: Stem): Cut | undefined {
   const usual = limits('shorten.share').value;
   const grownCm = lastGrowthCm(stem);
   if (stem.headed || usual === 0 || grownCm <= limits('shorten.longCm').value) return undefined;
   const isWeak = stem.diameter.value < limits('thin.diameterMm').value;
   const isStrong = findings.some(({ rule, stemId }) => rule === 'outgrowing-peers' && stemId === stem.id);
   const rule = isWeak ? 'shorten.weakShare' : isStrong ? 'shorten.strongShare' : 'shorten.share';
-  const share = isStrong && !isWeak ? Math.min(usual, limits(rule).value) : limits(rule).value;
-  if (share === 0) return undefined;
-  const grew = `It grew ${say.length(grownCm)} last season`;
-  const off = `${say.ratio(share)} of that comes off`;
-  const words = isWeak
-    ? `${grew} and is thin for its place: ${off}, so that it catches up.`
-    : isStrong
-      ? `${grew} and outgrows its peers: no more than ${off}, since hard cutting would drive it on.`
-      : `${grew}: ${off}, so that it thickens and branches.`;
-  const reason = { rule, words };
-  return { toLengthCm: stem.length.value - grownCm * share, purpose: 'keep-direction', reason };
+  const part = isStrong && !isWeak ? Math.min(usual, limits(rule).value) : limits(rule).value;
+  if (part === 0) return undefined;
+  const code = isWeak ? 'head.weak' : isStrong ? 'head.strong' : 'head.usual';
+  const reason = because(code, { grown: cm(grownCm), share: share(part) }, onFigure(rule));
+  return { toLengthCm: stem.length.value - grownCm * part, purpose: 'keep-direction', reason };
 }
 
 /** A limb no longer than this is not cut back into its older wood, cm. */
 const OLDER_FROM_CM = 40;
 
 /** After a poor season a limb is cut below last season's growth, where stronger buds sleep. */
-function olderWoodCut({ limits, kind, when }: FormScene, stem: Stem, say: Say): Cut | undefined {
+function olderWoodCut({ limits, kind, when }: FormScene, stem: Stem): Cut | undefined {
   const grownCm = stem.growthCm[String(when.season - 1)];
   const poorCm = limits('shorten.poorCm').value;
   if (grownCm === undefined || grownCm > poorCm || stem.headed || limits('shorten.share').value === 0)
     return undefined;
   const toLengthCm = stem.length.value - grownCm - 2 * kind.budSpacingCm.value;
   if (stem.length.value < OLDER_FROM_CM || toLengthCm < limits('scaffold.shortestCm').value) return undefined;
-  const words = `It grew only ${say.length(grownCm)} last season: cut into older wood, so that it starts anew.`;
-  return { toLengthCm, purpose: 'older-wood', reason: { rule: 'shorten.poorCm', words } };
+  const reason = because('head.older', { grown: cm(grownCm) }, onFigure('shorten.poorCm'));
+  return { toLengthCm, purpose: 'older-wood', reason };
 }
 
 /** Least of a limb that is left when it is evened with its peers. Working value. */
@@ -117,7 +111,7 @@ const EVENED_LEAST = 2 / 3;
  * A vase's limbs whose tips would still stand too far over the lowest once the work is done are brought down further, so that
  * they grow alike; by no more than a third of their length.
  */
-export function evened({ scene, form, chosen, say }: PlanQuestion, acts: readonly Act[]): Act[] {
+export function evened({ scene, form, chosen }: PlanQuestion, acts: readonly Act[]): Act[] {
   if (form.hasLeader || form.needsWall || scene.standsOn !== 'trunk') return [...acts];
   const after = layOut(afterActs(scene.laid.tree, acts));
   const tips = chosen.limbs
@@ -132,8 +126,9 @@ export function evened({ scene, form, chosen, say }: PlanQuestion, acts: readonl
     const wanted = arcAtHeight(course, limitCm - 1);
     const toLengthCm = Math.max(wanted, stem.length.value * EVENED_LEAST);
     if (toLengthCm > course.lengthCm - LEAST_CUT_CM) return [];
-    const words = `Its tip would stand ${say.length(tipCm - limitCm + apartCm)} over the lowest: brought down, so that the limbs grow alike.`;
-    return shortenTo(stem, { toLengthCm, purpose: 'equalise', reason: { rule: 'tips.apartCm', words } });
+    const over = cm(tipCm - limitCm + apartCm);
+    const reason = because('head.evened', { over }, onFigure('tips.apartCm'));
+    return shortenTo(stem, { toLengthCm, purpose: 'equalise', reason });
   });
   const isEvened = (act: Act): boolean =>
     act.kind === 'shorten' && cuts.some((cut) => cut.kind === 'shorten' && cut.stemId === act.stemId);
@@ -143,11 +138,11 @@ export function evened({ scene, form, chosen, say }: PlanQuestion, acts: readonl
 /** Share of a bare limb that comes off, so that it forks. Working value. */
 const BARE_SHARE = 1 / 3;
 
-function bareCut({ findings }: FormScene, stem: Stem, say: Say): Cut | undefined {
+function bareCut({ findings }: FormScene, stem: Stem): Cut | undefined {
   if (!findings.some(({ rule, stemId }) => rule === 'long-bare' && stemId === stem.id)) return undefined;
   const toLengthCm = stem.length.value * (1 - BARE_SHARE);
-  const words = `It is ${say.length(stem.length.value)} without a side shoot: headed to ${say.length(toLengthCm)}, where two buds face the two ways wanted.`;
-  return { toLengthCm, purpose: 'fork', reason: { rule: 'bare.longCm', words } };
+  const args = { long: cm(stem.length.value), to: cm(toLengthCm) };
+  return { toLengthCm, purpose: 'fork', reason: because('head.bare', args, onFigure('bare.longCm')) };
 }
 
 function underLeader(
@@ -155,7 +150,6 @@ function underLeader(
   firstStageDeg: number | undefined,
   stem: Stem,
   leaderId: StemId,
-  say: Say,
 ): Cut | undefined {
   const { laid, limits } = scene;
   const staged = isFirstStage(scene, firstStageDeg, stem);
@@ -168,27 +162,31 @@ function underLeader(
   const { points } = courseFrom({ ...stem, set: angle, tipAngle: angle }, base);
   const over = points.findIndex((p) => p[2] > topCm);
   if (over < 0) return undefined;
-  const words = staged
-    ? 'Brought half way down, its tip would still stand over the leader’s, and rival it.'
-    : `Its tip stands higher than ${say.length(clearCm)} under the leader’s, and would rival it.`;
+  const reason = staged
+    ? because('head.under-leader.staged', {}, onFigure('leader.clearCm'))
+    : because('head.under-leader', { clear: cm(clearCm) }, onFigure('leader.clearCm'));
   const toLengthCm = (Math.max(0, over - 1) / (points.length - 1)) * stem.length.value;
-  return { toLengthCm, purpose: 'under-leader', reason: { rule: 'leader.clearCm', words } };
+  return { toLengthCm, purpose: 'under-leader', reason };
 }
 
 /** What is cut off the trunk's top: down to another shoot that leads, to a leaf bud, by school, or to the form's height. */
 export function shortenLeader(question: PlanQuestion, kept: readonly Kept[]): Act[] {
-  const { scene, say } = question;
+  const { scene } = question;
   const { trunk, joins } = scene.laid;
   const leader = kept.find(({ limb }) => limb.role === 'leader')?.stem;
   if (!trunk || !leader) return [];
   const atCm = joins.get(leader.id);
   if (leader.id !== trunk.id && atCm !== undefined) {
-    const reason = { rule: 'leader', words: `${say.stem(leader.id)} leads in its place.` };
+    const reason = because(
+      'head.new-leader',
+      { limb: tagOf(scene.laid.tree, leader.id) },
+      onSchool('which-top'),
+    );
     return shortenTo(trunk, { toLengthCm: atCm + 1, purpose: 'new-leader', toStem: leader.id, reason });
   }
   const cut = lowest([
-    flowerTipCut(scene, trunk, say),
-    schoolCut(scene, trunk, say),
+    flowerTipCut(scene, trunk),
+    schoolCut(scene, trunk),
     topOverLimbs(question, kept, trunk),
     withinReach(question, kept, trunk),
     nextTier(question, trunk),
@@ -196,58 +194,49 @@ export function shortenLeader(question: PlanQuestion, kept: readonly Kept[]): Ac
   return cut && cut.toLengthCm < trunk.length.value - LEAST_CUT_CM ? shortenTo(trunk, cut) : [];
 }
 
-function flowerTipCut({ kind, findings }: FormScene, trunk: Stem, say: Say): Cut | undefined {
+function flowerTipCut({ kind, findings }: FormScene, trunk: Stem): Cut | undefined {
   if (!findings.some(({ rule }) => rule === 'flower-tip')) return undefined;
   const offCm = 2 * kind.budSpacingCm.value;
-  const words = `It ends in a flower bud: cut ${say.length(offCm)} back, to the first leaf bud, so that it runs on.`;
-  return {
-    toLengthCm: trunk.length.value - offCm,
-    purpose: 'leader-tip',
-    reason: { rule: 'flower-tip', words },
-  };
+  const reason = because('head.flower-tip', { off: cm(offCm) }, onFinding('flower-tip'));
+  return { toLengthCm: trunk.length.value - offCm, purpose: 'leader-tip', reason };
 }
 
 const TIP_SHARE = { never: 0, tipped: 0.2, 'cut-hard': 0.5 } as const;
 
-function schoolCut({ answers }: FormScene, trunk: Stem, say: Say): Cut | undefined {
-  const share = TIP_SHARE[answers['leader-tip']];
-  if (share === 0 || trunk.headed) return undefined;
+function schoolCut({ answers }: FormScene, trunk: Stem): Cut | undefined {
+  const part = TIP_SHARE[answers['leader-tip']];
+  if (part === 0 || trunk.headed) return undefined;
   const grownCm = Math.min(lastGrowthCm(trunk), trunk.length.value);
-  const words = `${say.ratio(share)} of its last growth, ${say.length(grownCm)}, comes off by its school.`;
-  return {
-    toLengthCm: trunk.length.value - grownCm * share,
-    purpose: 'leader-tip',
-    reason: { rule: 'leader-tip', words },
-  };
+  const reason = because('head.school', { share: share(part), grown: cm(grownCm) }, onSchool('leader-tip'));
+  return { toLengthCm: trunk.length.value - grownCm * part, purpose: 'leader-tip', reason };
 }
 
-/** A modified leader's top is held at a height over the tips of its large limbs. */
-function topOverLimbs(
-  { scene, form, say }: PlanQuestion,
-  kept: readonly Kept[],
-  trunk: Stem,
-): Cut | undefined {
+/** A form that holds its top does so at a height over the tips of its large limbs, and over the small ones above them. */
+function topOverLimbs({ scene, form }: PlanQuestion, kept: readonly Kept[], trunk: Stem): Cut | undefined {
   const { laid, limits } = scene;
-  if (form.id !== 'modified-leader') return undefined;
-  const large = kept.filter(({ limb }) => limb.word === 'scaffold');
+  const { holdsTopOver } = form;
+  if (!holdsTopOver) return undefined;
+  const large = kept.filter(({ limb }) => limb.word === holdsTopOver.large);
   if (large.length < limits('scaffold.fewest').value) return undefined;
   const tips = large.map(({ stem }) => tipOf(laid.courses.get(stem.id) as Course)[2]);
   const smallCm = Math.max(
     0,
-    ...kept.filter(({ limb }) => limb.word === 'top limb').map(({ stem }) => joinHeightCm(laid, stem)),
+    ...kept
+      .filter(({ limb }) => limb.word === holdsTopOver.small)
+      .map(({ stem }) => joinHeightCm(laid, stem)),
   );
   const toCm = Math.max(Math.max(...tips) + limits('top.overCm').value, smallCm + 2);
-  const words = `The large limbs hold it back: it is shortened to ${say.length(toCm)}, ${say.length(limits('top.overCm').value)} over their tips, and renewed every year.`;
+  const args = { height: cm(toCm), over: cm(limits('top.overCm').value) };
   const toLengthCm = arcAtHeight(laid.courses.get(trunk.id) as Course, toCm);
-  return { toLengthCm, purpose: 'leader-tip', reason: { rule: 'top.overCm', words } };
+  return {
+    toLengthCm,
+    purpose: 'leader-tip',
+    reason: because('head.top-over', args, onFigure('top.overCm')),
+  };
 }
 
 /** A form that is held within reach is cut to its highest limb that stays; above reach that is only one the grower pinned. */
-function withinReach(
-  { scene, form, say }: PlanQuestion,
-  kept: readonly Kept[],
-  trunk: Stem,
-): Cut | undefined {
+function withinReach({ scene, form }: PlanQuestion, kept: readonly Kept[], trunk: Stem): Cut | undefined {
   const { laid, findings, site } = scene;
   if (!form.holdsHeight || !findings.some(({ rule }) => rule === 'over-reach')) return undefined;
   const joins = kept
@@ -256,10 +245,14 @@ function withinReach(
     .sort((a, b) => b.heightCm - a.heightCm);
   const to = joins[0];
   if (!to) return undefined;
-  const takes = form.needsWall ? '' : `; ${say.stem(to.stem.id)} takes the top over and is not bent`;
-  const words = `Its top is over reach (${say.length(site.reachCm)}): cut to ${say.stem(to.stem.id)} at ${say.length(to.heightCm)}, not to a stump${takes}.`;
+  const args = {
+    reach: cm(site.reachCm),
+    limb: tagOf(laid.tree, to.stem.id),
+    height: cm(to.heightCm),
+  };
+  const code = form.needsWall ? 'head.reach.wall' : 'head.reach';
+  const reason = because(code, args, onFinding('over-reach'), onSite('reach'));
   const toLengthCm = arcAtHeight(laid.courses.get(trunk.id) as Course, to.heightCm) + 1;
-  const reason = { rule: 'over-reach', words };
   return { toLengthCm, purpose: 'hold-height', toStem: to.stem.id, reason };
 }
 
@@ -267,7 +260,7 @@ function withinReach(
 const PAST_WIRE_CM = 8;
 
 /** On wires a tier a year: where a wire above every arm that stays has none and the leader has passed it, it is headed there to make some. */
-function nextTier({ scene, chosen, say }: PlanQuestion, trunk: Stem): Cut | undefined {
+function nextTier({ scene, chosen }: PlanQuestion, trunk: Stem): Cut | undefined {
   const { laid, limits, answers } = scene;
   if (answers.espalier !== 'tier-a-year' || trunk.headed) return undefined;
   const armsCm = chosen.limbs
@@ -282,13 +275,7 @@ function nextTier({ scene, chosen, say }: PlanQuestion, trunk: Stem): Cut | unde
   const course = laid.courses.get(trunk.id) as Course;
   const wireCm = Math.min(...bare.map(({ heightCm }) => heightCm));
   if (!Number.isFinite(wireCm) || tipOf(course)[2] < wireCm + PAST_WIRE_CM) return undefined;
-  const words = `No arm serves the wire at ${say.length(wireCm)}: headed there, its top buds make the next pair and the leader.`;
-  return {
-    toLengthCm: arcAtHeight(course, wireCm),
-    purpose: 'next-tier',
-    reason: {
-      rule: 'wire.gapCm',
-      words: `${words} ${say.length(limits('wire.gapCm').value)} lie between wires.`,
-    },
-  };
+  const args = { wire: cm(wireCm), gap: cm(limits('wire.gapCm').value) };
+  const reason = because('head.next-tier', args, onFigure('wire.gapCm'));
+  return { toLengthCm: arcAtHeight(course, wireCm), purpose: 'next-tier', reason };
 }

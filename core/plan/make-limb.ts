@@ -1,3 +1,5 @@
+import { onFigure } from '../words/ground';
+import { because, cm, deg, told, type Arg, type Message } from '../words/message';
 import type { FormScene } from '../choosing/candidacy';
 import type { EmptyPlace } from '../choosing/chosen-set';
 import { arcAtHeight, layOut, tipOf, type Course } from '../tree/course';
@@ -28,7 +30,7 @@ function isWanted({ chosen, scene }: PlanQuestion, place: EmptyPlace): boolean {
 
 /** None where the stem is held below the place this winter: there will be no wood to make it on. */
 function makeLimb(question: PlanQuestion, cuts: readonly Act[], place: EmptyPlace): Act[] {
-  const { scene, form, say } = question;
+  const { scene, form } = question;
   const isHeld = cuts.some((act) => act.kind === 'shorten' && act.purpose === 'hold-height');
   const carriers = scene.standsOn === 'stems' ? [] : coursesAfter(question, cuts);
   const topCm = Math.max(0, ...carriers.map(({ course }) => tipOf(course)[2]));
@@ -38,10 +40,12 @@ function makeLimb(question: PlanQuestion, cuts: readonly Act[], place: EmptyPlac
   if (!on && carriers.length > 0 && isHeld) return [];
   const how = makingOf(scene, on && on.mmAt(heightCm));
   const { bearingDeg } = place;
-  const at = `near ${say.length(heightCm)}, facing ${say.angle(bearingDeg)}`;
-  const words = `No limb fills ${place.place}: ${howWords(how, at, say.angle(bearingDeg), scene, on !== undefined)}.`;
-  const reason = { rule: 'empty-place', words };
-  return [{ kind: 'make-limb', heightCm, bearingDeg, place: place.place, how, reason }];
+  const making = makingMessage(how, scene, on !== undefined, {
+    height: cm(heightCm),
+    toward: deg(bearingDeg),
+  });
+  const reason = because('make.empty', { place: place.called, making }, onFigure('scaffold.fewest'));
+  return [{ kind: 'make-limb', heightCm, bearingDeg, place: place.called, how, making, reason }];
 }
 
 interface Carrier {
@@ -66,18 +70,14 @@ function makingOf({ kind, standsOn }: FormScene, stemMm: number | undefined): Ma
   return stemMm === undefined || kind.gums.value || stemMm > NOTCHABLE_MM ? 'first-shoot' : 'notch';
 }
 
-function howWords(
+function makingMessage(
   how: MakingOfLimb,
-  at: string,
-  toward: string,
   { kind }: FormScene,
   isThere: boolean,
-): string {
-  if (how === 'ground-shoot')
-    return `leave the next strong shoot that rises from the ground toward ${toward}`;
-  if (how === 'notch') return `notch a bud ${at}, before it breaks`;
-  if (!isThere) return `once the stem has grown past it, leave the first shoot ${at}`;
-  return kind.gums.value
-    ? `leave the first shoot that comes ${at}, and rub off its neighbours; a notch would gum`
-    : `leave the first shoot that comes ${at}; the stem is too old to notch`;
+  { height, toward }: { height: Arg; toward: Arg },
+): Message {
+  if (how === 'ground-shoot') return told('making.ground-shoot', { toward });
+  if (how === 'notch') return told('making.notch', { height, toward });
+  const why = !isThere ? 'later' : kind.gums.value ? 'gums' : 'old';
+  return told(`making.first-shoot.${why}`, { height, toward });
 }

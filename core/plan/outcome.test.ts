@@ -30,7 +30,7 @@ const TREES = [...book.trees.flatMap(({ record }) => treeState(book, record.id) 
     const { record } = state;
     return SCHOOL_IDS.flatMap((id): { name: string; state: TreeState; judged: Judgement }[] => {
       const schooled = { ...state, school: schoolOf(id) };
-      const judged = judge(schooled, 'metric', { withPrices: false });
+      const judged = judge(schooled, { withPrices: false });
       return judged.kind === 'judged' ? [{ name: `${record.name}, ${id}`, state: schooled, judged }] : [];
     });
   },
@@ -143,7 +143,7 @@ describe('what comes of every act on the demo yard, in every school', () => {
     for (const { record } of book.trees) {
       for (const form of FORM_IDS) {
         const state = treeState(book, record.id);
-        const judged = state && judge({ ...state, form }, 'metric', { withPrices: false });
+        const judged = state && judge({ ...state, form }, { withPrices: false });
         if (judged?.kind !== 'judged') continue;
         const left = new Set(judged.plan.after.stems.map(({ id }) => id));
         const lost = judged.chosen.limbs.map(({ stemId }) => stemId).filter((id) => !left.has(id));

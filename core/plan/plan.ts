@@ -1,9 +1,10 @@
 import type { Kept, PlanQuestion } from './question';
 import type { FormScene } from '../choosing/candidacy';
-import { because, type Reason } from '../words/reason';
+import { onSchool, onTree } from '../words/ground';
+import { because, type Reason } from '../words/message';
 import { standsBy, type Verdict } from '../choosing/verdicts';
 import { joinHeightCm } from '../tree/joins';
-import { answered, type QuestionId } from '../schools/questions';
+import { answerCalled, asked, type QuestionId } from '../schools/questions';
 import type { Stem, Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { accountOf, type Account } from '../acts/account';
@@ -56,14 +57,12 @@ export function planFrom(question: PlanQuestion): Plan {
 }
 
 /** What cutting to buds needs of a plan. */
-export function cutQuestionOf(
-  question: Pick<PlanQuestion, 'scene' | 'form' | 'chosen' | 'say'>,
-): CutQuestion {
-  const { scene, form, chosen, say } = question;
+export function cutQuestionOf(question: Pick<PlanQuestion, 'scene' | 'form' | 'chosen'>): CutQuestion {
+  const { scene, form, chosen } = question;
   const leader = chosen.limbs.find(({ role }) => role === 'leader')?.stemId;
   const leaderId = leader ?? (form.hasLeader ? scene.laid.trunk?.id : undefined);
   const kept = chosen.limbs.map(({ stemId }) => stemId);
-  return { scene, form, leaderId, ring: ringOf(question), kept, say };
+  return { scene, form, leaderId, ring: ringOf(question), kept };
 }
 
 /** Limbs that stay round the stem of a form that is not flat. */
@@ -87,7 +86,7 @@ function roughActs(question: PlanQuestion): Act[] {
     ...top,
     ...temporary(question),
     ...side.flatMap((limb) => shortenLimb(question, limb, leaderId)),
-    ...side.flatMap((limb) => corrections(question, limb)),
+    ...side.flatMap((limb) => corrections(limb)),
     ...side.flatMap((limb) => bend(question, limb)),
     ...lateralWork(question),
   ];
@@ -113,7 +112,7 @@ function takeOuts(question: PlanQuestion): Act[] {
     .sort((a, b) => up * (height(a) - height(b)) || (a.id < b.id ? -1 : 1))
     .map((stem) => {
       const { rule, reasons } = verdicts[stem.id] as Verdict;
-      const reason = { rule, words: reasons[0]?.words ?? '' };
+      const reason = reasons[0] as Reason;
       const how = removalOf(question, stem, rule);
       return { kind: 'take-out', stemId: stem.id, diameterMm: stem.diameter.value, how, reason };
     });
@@ -126,7 +125,7 @@ function temporary({ scene, verdicts }: PlanQuestion): Act[] {
   return scene.laid.tree.stems.flatMap((stem): Act[] => {
     const verdict = verdicts[stem.id];
     if (verdict?.decision !== 'temporary' || !verdict.until || !verdict.keptFor) return [];
-    const reason = { rule: 'wood.capRatio', words: verdict.reasons[0]?.words ?? '' };
+    const reason = verdict.reasons[0] as Reason;
     const left = verdict.ruling === 'wait' ? stem.length.value : stem.length.value * (1 - share);
     const toLengthCm = Math.max(shortest, left);
     const diameterMm = cutDiameterMm(stem, toLengthCm);
@@ -146,11 +145,9 @@ const NOTED: readonly QuestionId[] = ['order', 'timing', 'wounds', 'disinfecting
 function notesOf({ answers, when }: FormScene): Reason[] {
   const isBalanced = when.justPlanted && when.cameAs === 'bare-rooted';
   const notes = [...(isBalanced ? (['planting'] as const) : []), ...NOTED].map((id) => {
-    const { question, answer } = answered(answers, id);
-    return because(`${question.asks} ${answer.words}. ${answer.why}`);
+    const { says, why } = answerCalled(id, answers[id]);
+    const args = { asks: asked(id), answer: says, why };
+    return because('note.school', args, onSchool(id));
   });
-  return when.justPlanted && !when.cameAs ? [because(UNSAID_ROOTS), ...notes] : notes;
+  return when.justPlanted && !when.cameAs ? [because('note.roots', {}, onTree('roots')), ...notes] : notes;
 }
-
-const UNSAID_ROOTS =
-  'Just planted, and nobody has said how it came: lifted bare-rooted it lost roots, and many cut its limbs back in balance; grown in a pot it lost none. Say so under “which form?”.';

@@ -5,7 +5,6 @@ import type { Verdict } from '../choosing/verdicts';
 import type { Form } from '../forms/form';
 import type { Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
-import type { Say } from '../words/say';
 
 /** What a plan is made from: the limbs chosen, the verdict on every stem, and what may go this winter. */
 export interface PlanQuestion {
@@ -17,7 +16,6 @@ export interface PlanQuestion {
   caps: Account;
   /** Lengths the grower has set, cm. */
   cuts: Readonly<Record<StemId, number>>;
-  say: Say;
 }
 
 /** A limb that stays, with its place. */

@@ -1,3 +1,5 @@
+import { tell } from '../testing/tell';
+import { because } from '../words/message';
 import { describe, expect, it } from 'vitest';
 import { judge, type Judgement } from '../judging/judge';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
@@ -21,7 +23,7 @@ const tree: TestTree = {
 };
 
 function judged(more: Partial<TestTree> = {}): Judgement {
-  const answer = judge(treeOf({ ...tree, ...more }), 'metric', { withPrices: false });
+  const answer = judge(treeOf({ ...tree, ...more }), { withPrices: false });
   if (answer.kind !== 'judged') throw new Error(answer.kind);
   return answer;
 }
@@ -53,7 +55,9 @@ describe('what goes in a winter', () => {
     expect(['k', 'm', 'n', 'o'].map((id) => verdicts[id]?.decision)).toEqual([
       ...['out', 'out', 'temporary', 'temporary'],
     ]);
-    expect(verdicts['n']?.reasons[0]).toMatchObject({ words: expect.stringContaining(words) as string, key });
+    const [why] = verdicts['n']?.reasons ?? [];
+    expect(why && tell(why)).toContain(words);
+    expect(why?.grounds).toEqual([{ on: 'figure', key }]);
   });
 
   it('goes on to a third winter when two are not enough', () => {
@@ -108,7 +112,7 @@ describe('what goes in a winter', () => {
 describe('the account', () => {
   it('is the share of wood, of shoots by length, and of growing points', () => {
     const { tree: before } = treeOf(tree);
-    const reason = { rule: '', words: '' };
+    const reason = because('as-written');
     const account = accountOf(before, [
       { kind: 'take-out', stemId: 'k', diameterMm: 26, reason },
       { kind: 'shorten', stemId: 'l0', toLengthCm: 30, diameterMm: 8, reason },

@@ -1,12 +1,12 @@
 import type { FormScene } from '../choosing/candidacy';
 import type { ChosenSet } from '../choosing/chosen-set';
 import type { Verdict } from '../choosing/verdicts';
-import { because } from '../words/reason';
-import type { Say } from '../words/say';
+import { onFigure, onReading, OWN_WORD } from '../words/ground';
+import { because, day, share, told } from '../words/message';
 import { bearingDifference } from '../geometry/vector';
 import type { Stem, Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
-import { accountOf, MEASURE_WORDS, overCap, sumOf, type Account } from '../acts/account';
+import { accountOf, measureCalled, overCap, sumOf, type Account } from '../acts/account';
 import type { KeptFor } from '../acts/stay';
 
 /** Most winters that removals are spread over. */
@@ -40,11 +40,12 @@ export interface StagingQuestion {
   /** Shares that may go this winter, and in each after it. */
   caps: Account;
   laterCaps: Account;
+  /** Whether the tree is shaped for the first time: more may go then. */
+  isFirst: boolean;
   /** What cutting back the limbs that stay takes this winter. */
   cutBack: Account;
   /** ISO date of this winter's work. */
   today: string;
-  say: Say;
 }
 
 /**
@@ -98,10 +99,12 @@ function urgencyOf({ verdicts }: StagingQuestion, stem: Stem): number {
   return URGENCY[verdicts[stem.id]?.rule ?? ''] ?? 30;
 }
 
+/** An act that is only tried is told to nobody. */
+const NO_REASON = because('as-written');
+
 /** What taking one limb out takes of the tree, with all it carries. */
 function shareOf(tree: Tree, { id, diameter }: Stem): Account {
-  const reason = { rule: '', words: '' };
-  return accountOf(tree, [{ kind: 'take-out', stemId: id, diameterMm: diameter.value, reason }]);
+  return accountOf(tree, [{ kind: 'take-out', stemId: id, diameterMm: diameter.value, reason: NO_REASON }]);
 }
 
 /** Whether a limb carries fruit or blossom and none of those that stay does. */
@@ -112,19 +115,28 @@ function bearsAlone({ scene, chosen }: StagingQuestion, stem: Stem): boolean {
 }
 
 function putOff(question: StagingQuestion, stem: Stem, winters: number, over: keyof Account): Verdict {
-  const { verdicts, say, caps } = question;
+  const { verdicts, caps, isFirst } = question;
   const before = verdicts[stem.id] as Verdict;
   const keptFor = purposeOf(question, stem);
   const until = yearsOn(question.today, winters);
   const why = bearsAlone(question, stem)
-    ? `It alone bears: it stays for its fruit until ${until}, shortened so that it cannot compete.`
-    : `Taking it now as well would pass ${say.ratio(caps[over])} of the ${MEASURE_WORDS[over]}: it stays for its ${PURPOSE[keptFor]} until ${until}, shortened so that it cannot compete.`;
+    ? because('stay.alone', { until: day(until) }, onReading(stem.id, 'crop'))
+    : because(
+        'stay.cap',
+        {
+          cap: share(caps[over]),
+          measure: measureCalled(over),
+          purpose: told(`purpose.${keptFor}`),
+          until: day(until),
+        },
+        onFigure(`${over}.${isFirst ? 'firstRatio' : 'capRatio'}`),
+      );
   return {
     ...before,
     decision: 'temporary',
     until,
     keptFor,
-    reasons: [because(why, { key: `${over}.capRatio` }), ...before.reasons],
+    reasons: [why, ...before.reasons],
   };
 }
 
@@ -132,17 +144,9 @@ function putOff(question: StagingQuestion, stem: Stem, winters: number, over: ke
 function leftAYear({ verdicts, today }: StagingQuestion, stem: Stem): Verdict {
   const before = verdicts[stem.id] as Verdict;
   const until = yearsOn(today, 1);
-  const words = `You leave it a year: it stays until ${until} and is judged again.`;
-  const reasons = [because(words), ...before.reasons];
+  const reasons = [because('stay.you', { until: day(until) }, OWN_WORD), ...before.reasons];
   return { ...before, decision: 'temporary', until, keptFor: 'insurance', reasons };
 }
-
-const PURPOSE: Record<KeptFor, string> = {
-  fruit: 'fruit',
-  leaf: 'leaf',
-  shade: 'shade on the bark',
-  insurance: 'side, in case the thin limb there fails',
-};
 
 /** Bearing within which a spared limb insures a thin one, deg. */
 const INSURES_DEG = 45;

@@ -1,3 +1,4 @@
+import { because } from '../words/message';
 import { describe, expect, it } from 'vitest';
 import { readFileSync } from 'node:fs';
 import { judge, type Judgement } from '../judging/judge';
@@ -16,7 +17,7 @@ const vase = (more: readonly Limb[], limbs: readonly Limb[] = FOUR): TestTree =>
   ...{ form: 'open-vase', trunk: { length: 130, mm: 44, headed: true }, limbs: [...limbs, ...more] },
 });
 const judged = (state: TreeState): Judgement => {
-  const answer = judge(state, 'metric');
+  const answer = judge(state);
   if (answer.kind !== 'judged') throw new Error(answer.kind);
   return answer;
 };
@@ -29,7 +30,7 @@ const shoot = (id: string, cm: number): Limb =>
 
 describe('wounds', () => {
   it('are counted, the widest told, and their circles summed: 20 and 10 mm are 3.14 + 0.79 cm^2', () => {
-    const reason = { rule: '', words: '' };
+    const reason = because('as-written');
     const found = woundsOf([
       { kind: 'take-out', stemId: 'a', diameterMm: 20, reason },
       { kind: 'shorten', stemId: 'b', toLengthCm: 40, diameterMm: 10, reason },
@@ -107,7 +108,7 @@ describe('every way that is offered', () => {
   it('spares wounds or makes them smaller, keeps every limb that stays, and is what comes of taking it', () => {
     let tried = 0;
     for (const state of states) {
-      const now = judge(state, 'metric');
+      const now = judge(state);
       if (now.kind !== 'judged') continue;
       for (const way of now.woundChoices) {
         const before = woundsOf(now.plan.acts);
@@ -129,7 +130,7 @@ describe('every way that is offered', () => {
 
   it('stands beside what each runner-up would wound', () => {
     for (const state of states) {
-      const now = judge(state, 'metric');
+      const now = judge(state);
       if (now.kind === 'judged') expect(now.runnersUpWounds).toHaveLength(now.runnersUp.length);
     }
   });

@@ -8,7 +8,8 @@ import { limbCutTo } from '../cuts/side-shoot';
 import type { Act } from '../acts/acts';
 import type { RemovalCut } from '../acts/take-out';
 import type { HeadingPurpose } from '../acts/shorten';
-import { OWN_WORD } from '../acts/act';
+import { onReading, OWN_WORD } from '../words/ground';
+import { because, cm, list, mm, tagOf, told } from '../words/message';
 import { cutDiameterMm } from '../acts/wood';
 import type { PlanQuestion } from './question';
 
@@ -90,18 +91,17 @@ export function oneWound(question: PlanQuestion, acts: readonly Act[]): Act[] {
   const { trunk } = question.scene.laid;
   const top = topOfOpenTree(question);
   if (!trunk || !top) return [...acts];
-  const { say } = question;
   const { toStem, toLengthCm, out } = top;
+  const { tree } = question.scene.laid;
   const diameterMm = cutDiameterMm(trunk, toLengthCm);
   const area = out.reduce((sum, { diameter }) => sum + diameter.value ** 2, 0);
   if (trunk.headed && (out.length < 2 || diameterMm ** 2 > area)) return [...acts];
-  const names = out.map(({ id }) => say.stem(id)).join(', ');
-  const saved =
+  const limb = tagOf(tree, toStem);
+  const limbs = list(out.map(({ id }) => tagOf(tree, id)));
+  const reason =
     out.length > 1
-      ? ` One wound of ${say.diameter(diameterMm)} instead of ${out.length}: ${names} go with it.`
-      : '';
-  const words = `The form has no leader: the stem is cut just over ${say.stem(toStem)}.${saved}`;
-  const reason = { rule: 'open-centre', words };
+      ? because('top.open.one-wound', { limb, wide: mm(diameterMm), wounds: out.length, limbs })
+      : because('top.open', { limb });
   return [
     ...acts,
     { kind: 'shorten', stemId: trunk.id, toLengthCm, diameterMm, purpose: 'open-centre', toStem, reason },
@@ -109,19 +109,24 @@ export function oneWound(question: PlanQuestion, acts: readonly Act[]): Act[] {
 }
 
 /** What is fixed to wood that is cut is moved first. */
-export function moves({ scene, say }: PlanQuestion, acts: readonly Act[]): Act[] {
+export function moves({ scene }: PlanQuestion, acts: readonly Act[]): Act[] {
   const { tree } = scene.laid;
   const moved = new Set<string>();
   return acts.flatMap((act) => {
     if (act.kind !== 'take-out' && act.kind !== 'shorten') return [];
     const ids = act.kind === 'take-out' ? withDescendants(tree, act.stemId) : new Set([act.stemId]);
     return [...ids].flatMap((stemId) =>
-      (stemOf(tree, stemId)?.holds ?? []).flatMap((holds): Act[] => {
-        if (moved.has(`${stemId} ${holds}`)) return [];
-        moved.add(`${stemId} ${holds}`);
-        const where = act.kind === 'shorten' ? `, if it sits beyond ${say.length(act.toLengthCm)}` : '';
-        const words = `The ${holds} on ${say.stem(stemId)} is moved before it is cut${where}.`;
-        return [{ kind: 'move', stemId, holds, reason: { rule: 'holds', words } }];
+      (stemOf(tree, stemId)?.fixings ?? []).flatMap(({ what, atCm }): Act[] => {
+        if (moved.has(`${stemId} ${what}`)) return [];
+        if (act.kind === 'shorten' && atCm !== undefined && atCm < act.toLengthCm) return [];
+        moved.add(`${stemId} ${what}`);
+        const args = { what: told(`fixing.${what}`), limb: tagOf(tree, stemId) };
+        const fixing = onReading(stemId, 'fixing');
+        const reason =
+          act.kind === 'shorten' && atCm === undefined
+            ? because('move.before.beyond', { ...args, length: cm(act.toLengthCm) }, fixing)
+            : because('move.before', args, fixing);
+        return [{ kind: 'move', stemId, what, reason }];
       }),
     );
   });
@@ -135,7 +140,7 @@ export function purposeOfOwnCut(isTrunk: boolean, hasLeader: boolean, isToLimb: 
 
 /** Cuts at the lengths the grower has set, in place of the program's own; a limb set to its whole length is not cut. */
 export function byOwnWord(question: PlanQuestion, acts: readonly Act[]): Act[] {
-  const { scene, form, verdicts, cuts, say } = question;
+  const { scene, form, verdicts, cuts } = question;
   const stands = standsBy(verdicts);
   const set = Object.entries(cuts).filter(([id]) => stands(id));
   const isSet = (act: Act): boolean => act.kind === 'shorten' && set.some(([id]) => id === act.stemId);
@@ -145,7 +150,7 @@ export function byOwnWord(question: PlanQuestion, acts: readonly Act[]): Act[] {
     const isTrunk = stemId === scene.laid.trunk?.id;
     const toStem = limbCutTo(scene.laid, form, stemId, toLengthCm, stands);
     const purpose = purposeOfOwnCut(isTrunk, form.hasLeader, toStem !== undefined);
-    const reason = { rule: OWN_WORD, words: `You set its length to ${say.length(toLengthCm)}.` };
+    const reason = because('own.length', { length: cm(toLengthCm) }, OWN_WORD);
     const diameterMm = cutDiameterMm(stem, toLengthCm);
     const to = toStem !== undefined && { toStem };
     return [{ kind: 'shorten', stemId, toLengthCm, diameterMm, purpose, ...to, reason }];

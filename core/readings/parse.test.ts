@@ -22,7 +22,7 @@ describe('what a grower types', () => {
 
   it('is taken as a guess, and so as less sure, with ~ or ?', () => {
     const [sure, guess] = [parseReading('40', 'length', 'metric'), parseReading('~40', 'length', 'metric')];
-    expect(guess.ok && guess.reading.how).toBe('estimated');
+    expect(guess.ok && guess.reading.how).toBe('guessed');
     expect(guess.ok && sure.ok && guess.reading.sure > 4 * sure.reading.sure).toBe(true);
   });
 });

@@ -46,7 +46,7 @@ export function parseReading(text: string, dimension: Dimension, units: Units): 
     return { ok: false, message: `“${typed}” is out of range: ${words} is expected.` };
   }
   const value = dimension === 'bearing' ? found.value % 360 : found.value;
-  return { ok: true, reading: reading(dimension, value, guessed ? 'estimated' : found.how, typed) };
+  return { ok: true, reading: reading(dimension, value, guessed ? 'guessed' : found.how, typed) };
 }
 
 const EXPECTED: Record<Dimension, string> = {

@@ -37,7 +37,8 @@ function round(value: number, places: number): number {
   return Math.round(value * k) / k;
 }
 
-function sixteenths(inches: number): string {
+/** Inches to the nearest sixteenth, as rules and calipers for them are marked: `9/16`, `1 1/4`. */
+export function sixteenths(inches: number): string {
   const n = Math.round(inches * 16);
   const whole = Math.floor(n / 16);
   let top = n % 16;
@@ -48,10 +49,4 @@ function sixteenths(inches: number): string {
   }
   if (top === 0) return String(whole);
   return whole > 0 ? `${whole} ${top}/${bottom}` : `${top}/${bottom}`;
-}
-
-/** The nearest of eight compass words for a bearing: `N`, `NE`, ... */
-export function compassWord(bearingDeg: number): string {
-  const words = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const;
-  return words[Math.round((((bearingDeg % 360) + 360) % 360) / 45) % 8] as string;
 }

@@ -1,6 +1,7 @@
 import { judge, type Judged } from '../judging/judge';
 import { sceneOf } from '../judging/scene';
-import { sayIn } from '../words/say';
+import { ENGLISH } from '../words/catalogue/english';
+import { tellerIn } from '../words/teller';
 import { explainFinding } from '../findings';
 import type { FormId } from '../kinds/form-ids';
 import type { TreeState } from '../history/tree-at';
@@ -17,6 +18,8 @@ export interface Said {
   card: string[];
 }
 
+const tell = tellerIn(ENGLISH, 'metric');
+
 /** A tree as it would be judged in a form and by a school. */
 export const turnedTo = (state: TreeState, form: FormId, school: SchoolId): TreeState => ({
   ...state,
@@ -26,9 +29,10 @@ export const turnedTo = (state: TreeState, form: FormId, school: SchoolId): Tree
 
 /** All that is said of a tree: findings, verdicts with their reasons, acts, account and the lines of its card. */
 export function saidOf(state: TreeState): Said {
-  const judged = judge(state, 'metric', { withPrices: false });
-  const say = sayIn('metric', state.tree);
-  const findings = judged.findings.map((finding) => `${finding.gravity}: ${explainFinding(finding, say)}`);
+  const judged = judge(state, { withPrices: false });
+  const findings = judged.findings.map(
+    (finding) => `${finding.gravity}: ${tell(explainFinding(finding, state.tree))}`,
+  );
   return { findings, ...rest(state, judged) };
 }
 
@@ -38,7 +42,7 @@ function rest(state: TreeState, judged: Judged): Omit<Said, 'findings'> {
     const { buds, headAtCm, limbs, reasons } = judged.whip;
     const notable = buds.filter(({ role }) => role !== 'rub-off' && role !== 'cut-off');
     return {
-      verdicts: reasons.map(({ words }) => words),
+      verdicts: reasons.map(tell),
       acts: [
         `head ${round(headAtCm)}`,
         ...notable.map(({ bud, role, notched }) => `${bud} ${role} ${notched}`),
@@ -49,25 +53,24 @@ function rest(state: TreeState, judged: Judged): Omit<Said, 'findings'> {
   }
   const { plan, verdicts, setFindings } = judged;
   const scene = sceneOf(state);
-  const say = sayIn('metric', state.tree);
   const { account, caps, wounds, largestWoundMm } = plan;
   return {
     verdicts: Object.values(verdicts).map(({ stemId, decision, word, until, keptFor, rule, reasons }) =>
-      [stemId, decision, word, until, keptFor, rule, ...reasons.map(({ words }) => words)].join(' | '),
+      [stemId, decision, word, until, keptFor, rule, ...reasons.map(tell)].join(' | '),
     ),
-    acts: plan.acts.map((act) => JSON.stringify({ ...act, reason: act.reason.words }, rounded)),
+    acts: plan.acts.map((act) => JSON.stringify({ ...act, reason: tell(act.reason) }, rounded)),
     account: [
       ...[account, caps].map((shares) => JSON.stringify(shares, rounded)),
       `${wounds} wounds, ${round(largestWoundMm)} mm`,
-      ...setFindings.planned.map((finding) => explainFinding(finding, say)),
+      ...setFindings.planned.map((finding) => tell(explainFinding(finding, state.tree))),
     ],
     card: [
-      ...workLines(scene, plan.acts, say).map(({ number, phase, tag, where, words, tool, cautions }) =>
-        [number, phase, tag, where, words, tool, ...cautions].join(' | '),
+      ...workLines(scene, plan.acts).map(({ number, phase, tag, where, words, tool, cautions }) =>
+        [number, phase, tag, where && tell(where), tell(words), tool, ...cautions.map(tell)].join(' | '),
       ),
       JSON.stringify(kitFor(scene, plan.acts)),
       `${round(minutesFor(scene, plan.acts))} min`,
-      ...plan.notes.map(({ words }) => words),
+      ...plan.notes.map(tell),
     ],
   };
 }

@@ -10,17 +10,16 @@ export interface RuleDefault {
   /** Bounds within which a grower may set it: beyond them it would make no sense. */
   least: number;
   most: number;
-  about: string;
 }
 
 /** A figure from common extension guidance. */
-export function guidance(value: number, unit: RuleUnit, [least, most]: Bounds, about: string): RuleDefault {
-  return { value, unit, source: 'common extension guidance', least, most, about };
+export function guidance(value: number, unit: RuleUnit, [least, most]: Bounds): RuleDefault {
+  return { value, unit, source: 'common extension guidance', least, most };
 }
 
 /** A working value: nobody's published figure, chosen so that the judgement agrees with growers. */
-export function working(value: number, unit: RuleUnit, [least, most]: Bounds, about: string): RuleDefault {
-  return { value, unit, source: 'working value', least, most, about };
+export function working(value: number, unit: RuleUnit, [least, most]: Bounds): RuleDefault {
+  return { value, unit, source: 'working value', least, most };
 }
 
 type Bounds = readonly [least: number, most: number];

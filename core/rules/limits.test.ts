@@ -1,3 +1,5 @@
+import { told } from '../words/message';
+import { tell } from '../testing/tell';
 import { describe, expect, it } from 'vitest';
 import { KINDS, kindFacts } from '../kinds/kinds';
 import { FORMS } from '../forms';
@@ -23,8 +25,8 @@ describe('a figure', () => {
   it('has a source and words, in every case', () => {
     for (const key of RULE_KEYS) {
       expect(RULE_DEFAULTS[key].source).not.toBe('');
-      const { about, value, least, most } = RULE_DEFAULTS[key];
-      expect(about).toMatch(/^[A-Z].*\.$/);
+      const { value, least, most } = RULE_DEFAULTS[key];
+      expect(tell(told(`figure.${key}`))).toMatch(/^[A-Z].*\.$/);
       expect(value).toBeGreaterThanOrEqual(least);
       expect(value).toBeLessThanOrEqual(most);
     }

@@ -1,4 +1,4 @@
-import { RULE_DEFAULTS, type RuleKey, type RuleOverrides, type RuleUnit } from './defaults';
+import { RULE_DEFAULTS, type RuleKey, type RuleOverrides, type RuleUnit, type SourceWord } from './defaults';
 
 /** Who set a figure, from the most general to the most particular. */
 export type RuleLayer = 'default' | 'kind' | 'form' | 'school' | 'site' | 'tree';
@@ -8,7 +8,7 @@ export interface Limit {
   key: RuleKey;
   value: number;
   unit: RuleUnit;
-  source: string;
+  source: SourceWord;
   from: RuleLayer;
 }
 

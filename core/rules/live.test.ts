@@ -298,12 +298,12 @@ const ALL: TreeState[] = [
 
 /** All the program says of a tree, with one figure set. */
 function said(state: TreeState, rules: RuleOverrides): string {
-  const judged = judge({ ...state, rules: { ...state.rules, ...rules } }, 'metric', { withPrices: false });
+  const judged = judge({ ...state, rules: { ...state.rules, ...rules } }, { withPrices: false });
   if (judged.kind === 'whip') return JSON.stringify(judged.whip.buds);
   if (judged.kind !== 'judged') return judged.why;
   const { chosen, plan, setFindings } = judged;
   const scene = sceneOf({ ...state, rules: { ...state.rules, ...rules } });
-  const acts = plan.acts.map((act) => ({ ...act, reason: act.reason.rule, place: placeOf(scene, act) }));
+  const acts = plan.acts.map((act) => ({ ...act, reason: act.reason.grounds, place: placeOf(scene, act) }));
   const found = [...judged.findings, ...setFindings.proposed, ...setFindings.planned];
   return JSON.stringify([
     chosen.limbs.map(({ stemId, place }) => [stemId, place]),
@@ -311,7 +311,7 @@ function said(state: TreeState, rules: RuleOverrides): string {
     acts,
     found.map(({ rule, stemId, gravity }) => [rule, stemId, gravity]),
     plan.caps,
-    state.leaderFailures > 0 ? formsFor({ ...state, rules }, 'metric').map(({ form }) => form) : [],
+    state.leaderFailures > 0 ? formsFor({ ...state, rules }).map(({ form }) => form) : [],
   ]);
 }
 

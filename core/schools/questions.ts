@@ -1,3 +1,4 @@
+import { told, type Message } from '../words/message';
 import { object, type ISchema } from 'yup';
 import { oneOf } from '../fields/fields';
 import type { RuleOverrides } from '../rules/defaults';
@@ -5,9 +6,6 @@ import type { RuleOverrides } from '../rules/defaults';
 /** One answer to a question on which good growers differ. */
 export interface Answer {
   id: string;
-  words: string;
-  /** Why those who hold it do. */
-  why: string;
   /** Figures that follow from it. */
   rules?: RuleOverrides;
 }
@@ -15,7 +13,6 @@ export interface Answer {
 /** A question on which good growers differ, and the views the program supports. */
 export interface Question {
   id: string;
-  asks: string;
   answers: readonly Answer[];
 }
 
@@ -23,240 +20,167 @@ export interface Question {
 export const QUESTIONS = [
   {
     id: 'first-years',
-    asks: 'When are limbs chosen?',
     answers: [
       {
         id: 'at-once',
-        words: 'from the first winter',
-        why: 'Small wounds close soon, and no growth is spent on wood that goes.',
       },
       {
         id: 'free-first',
-        words: 'after two seasons of free growth',
-        why: 'Leaf makes roots and girth; what the tree wants shows itself.',
       },
     ],
   },
   {
     id: 'leader-tip',
-    asks: 'What is done to the leader’s tip?',
     answers: [
       {
         id: 'never',
-        words: 'it is never cut',
-        why: 'The end bud runs on straightest and calms what is below it.',
       },
       {
         id: 'tipped',
-        words: 'its last fifth comes off',
-        why: 'Tipping wakes the buds that the next limbs grow from.',
       },
       {
         id: 'cut-hard',
-        words: 'half of its last growth comes off',
-        why: 'A short leader lets the limbs below catch up.',
       },
     ],
   },
   {
     id: 'which-top',
-    asks: 'Which of several tops is kept?',
     answers: [
       {
         id: 'straightest',
-        words: 'the straightest, or the one that leads already',
-        why: 'The stem stays true without a stake.',
       },
       {
         id: 'fewest-wounds',
-        words: 'the one with the least wound',
-        why: 'Each wound is a way in for disease.',
       },
       {
         id: 'calmest',
-        words: 'a weaker one',
-        why: 'A weak top draws less, so the limbs keep their strength.',
       },
     ],
   },
   {
     id: 'heading',
-    asks: 'How are long limbs treated in winter?',
     answers: [
       {
         id: 'frame-first',
-        words: 'headed by a third',
-        why: 'Short limbs thicken and branch: a strong frame first.',
         rules: { 'shorten.share': 0.333 },
       },
       {
         id: 'half',
-        words: 'headed by half',
-        why: 'Hard heading makes few, strong shoots near the trunk.',
         rules: { 'shorten.share': 0.5 },
       },
       {
         id: 'tip-only',
-        words: 'only tipped',
-        why: 'Buds and notches make the limbs; little is cut.',
         rules: { 'shorten.share': 0.15 },
       },
       {
         id: 'left-whole',
-        words: 'left whole',
-        why: 'An uncut tip extends, sets spurs behind it and bears sooner.',
         rules: { 'shorten.share': 0 },
       },
     ],
   },
   {
     id: 'planting',
-    asks: 'What comes off the limbs of a tree planted bare-rooted?',
     answers: [
       {
         id: 'third',
-        words: 'a third of last season’s growth',
-        why: 'It left roots behind: what is left of them has less to feed.',
         rules: { 'planting.share': 0.333 },
       },
       {
         id: 'half',
-        words: 'half of last season’s growth',
-        why: 'The harder the cut, the stronger the few shoots a short root can push.',
         rules: { 'planting.share': 0.5 },
       },
       {
         id: 'two-thirds',
-        words: 'two thirds of last season’s growth',
-        why: 'On poor or dry ground the root can feed no more.',
         rules: { 'planting.share': 0.667 },
       },
       {
         id: 'left-whole',
-        words: 'nothing',
-        why: 'Leaf makes new roots: the more of it, the sooner they are back.',
         rules: { 'planting.share': 0 },
       },
     ],
   },
   {
     id: 'timing',
-    asks: 'When in dormancy?',
     answers: [
       {
         id: 'bud-swell',
-        words: 'when buds swell',
-        why: 'Flower buds can be told apart, and wounds close soon after.',
       },
       {
         id: 'mid-dormant',
-        words: 'in mid-winter',
-        why: 'The tree stores nothing in wood that goes, and there is time.',
       },
     ],
   },
   {
     id: 'wounds',
-    asks: 'Are wounds covered?',
     answers: [
-      { id: 'open', words: 'left open', why: 'Most evidence: an open wound dries and closes as well.' },
+      { id: 'open' },
       {
         id: 'paste',
-        words: 'the larger ones are covered',
-        why: 'Paste keeps rain and spores off a large wound at first.',
       },
     ],
   },
   {
     id: 'inside',
-    asks: 'What is left inside a vase?',
     answers: [
-      { id: 'clear', words: 'nothing', why: 'Light to the bottom keeps low wood fruitful.' },
+      { id: 'clear' },
       {
         id: 'shade-wood',
-        words: 'a little small wood',
-        why: 'Bare bark burns in strong sun; small wood shades it.',
       },
     ],
   },
   {
     id: 'whip',
-    asks: 'What is done to a whip?',
     answers: [
       {
         id: 'by-form',
-        words: 'headed for a vase, fan or espalier, kept whole for a leader',
-        why: 'A leader’s own top is its best; the others have none.',
       },
       {
         id: 'head',
-        words: 'headed where the first limbs are wanted',
-        why: 'The buds under the cut make strong limbs the same year.',
       },
       {
         id: 'keep-leaf',
-        words: 'kept whole',
-        why: 'All leaf the first year makes roots; buds are chosen and notched.',
       },
     ],
   },
   {
     id: 'espalier',
-    asks: 'How is a flat tree begun?',
     answers: [
       {
         id: 'tier-a-year',
-        words: 'a tier a year, arms brought down in two stages',
-        why: 'Arms keep growing while they are half raised.',
       },
       {
         id: 'flat-at-once',
-        words: 'a branched tree cut flat and tied at once',
-        why: 'The form stands years earlier.',
       },
     ],
   },
   {
     id: 'stake',
-    asks: 'On which side does the stake stand?',
     answers: [
       {
         id: 'windward',
-        words: 'where the wind comes from',
-        why: 'The stem is blown off the stake and does not rub.',
       },
       {
         id: 'leeward',
-        words: 'where the wind blows to',
-        why: 'The stem rests on it and the tie bears no pull.',
       },
     ],
   },
   {
     id: 'order',
-    asks: 'In which order is a tree worked?',
     answers: [
       {
         id: 'bottom-up',
-        words: 'from the bottom up',
-        why: 'Each limb gets its room before the next is judged.',
       },
       {
         id: 'top-first',
-        words: 'from the top down',
-        why: 'The biggest decision first; what falls damages nothing chosen.',
       },
     ],
   },
   {
     id: 'disinfecting',
-    asks: 'When are blades cleaned?',
     answers: [
-      { id: 'between-trees', words: 'between trees', why: 'Enough where no disease is seen.' },
+      { id: 'between-trees' },
       {
         id: 'between-cuts',
-        words: 'between cuts where disease is seen',
-        why: 'A blade carries canker and blight from cut to cut.',
       },
     ],
   },
@@ -287,3 +211,16 @@ export const answersSchema = object(
   .noUnknown('names a question this version does not know: ${unknown}') as unknown as ISchema<
   Partial<Answers>
 >;
+
+/** What a question asks. */
+export const asked = (id: QuestionId): Message => told(`ask.${id}`);
+
+/** What an answer says, and why those who hold it do. */
+export function answerCalled(question: QuestionId, answer: string): { says: Message; why: Message } {
+  const code = `answer.${question}.${answer}` as AnswerCode;
+  return { says: told(code), why: told(`${code}.why`) };
+}
+
+type AnswerCode = {
+  [Q in AskedQuestion as Q['id']]: `answer.${Q['id']}.${Q['answers'][number]['id']}`;
+}[QuestionId];

@@ -23,7 +23,7 @@ const leader: TestTree = {
 };
 
 function judged(tree: TestTree): Judgement {
-  const answer = judge(treeOf(tree), 'metric', { withPrices: false });
+  const answer = judge(treeOf(tree), { withPrices: false });
   if (answer.kind !== 'judged') throw new Error(answer.kind);
   return answer;
 }

@@ -1,3 +1,4 @@
+import { told, type Message } from '../words/message';
 import type { RuleOverrides } from '../rules/defaults';
 import { answered, QUESTION_IDS, type Answers } from './questions';
 
@@ -7,8 +8,6 @@ export type SchoolId = (typeof SCHOOL_IDS)[number];
 /** A named set of answers; a grower picks one for each tree and may change any answer for the whole yard. */
 export interface School {
   id: SchoolId;
-  name: string;
-  about: string;
   answers: Answers;
 }
 
@@ -34,15 +33,10 @@ const MIDDLE: Answers = {
 export const SCHOOLS: readonly School[] = [
   {
     id: 'middle-way',
-    name: 'middle way',
-    about:
-      'What most growers would not argue with: limbs chosen from the first winter, long ones headed by a third.',
     answers: MIDDLE,
   },
   {
     id: 'frame-first',
-    name: 'frame first',
-    about: 'A strong frame before a crop: limbs and leader are headed every winter.',
     answers: {
       ...MIDDLE,
       'leader-tip': 'tipped',
@@ -55,8 +49,6 @@ export const SCHOOLS: readonly School[] = [
   },
   {
     id: 'buds-and-notches',
-    name: 'buds and notches',
-    about: 'Begins with a whip: buds are chosen and notched, and little is ever cut.',
     answers: {
       ...MIDDLE,
       heading: 'tip-only',
@@ -68,8 +60,6 @@ export const SCHOOLS: readonly School[] = [
   },
   {
     id: 'bend-to-bear',
-    name: 'bend to bear',
-    about: 'End buds stay, limbs are bent at or below flat, and the tree is cut as little as can be.',
     answers: {
       ...{ ...MIDDLE, 'first-years': 'free-first', heading: 'left-whole', whip: 'keep-leaf' },
       ...{ planting: 'left-whole', 'which-top': 'calmest', inside: 'shade-wood', timing: 'mid-dormant' },
@@ -90,3 +80,7 @@ export function rulesOfSchool(answers: Answers): RuleOverrides {
     ...QUESTION_IDS.map((id) => answered(answers, id).answer.rules ?? {}),
   ) as RuleOverrides;
 }
+
+/** What a school is called, and what it is about. */
+export const schoolCalled = (id: SchoolId): Message => told(`school.${id}`);
+export const schoolAbout = (id: SchoolId): Message => told(`school.${id}.about`);

@@ -1,3 +1,4 @@
+import { tell } from '../testing/tell';
 import { describe, expect, it } from 'vitest';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import { formsFor, type SuitedForm } from './suits';
@@ -16,12 +17,12 @@ function ranked(
   record: { roomCm?: number; stockVigour?: 'weak' | 'strong' } = {},
 ): SuitedForm[] {
   const state = treeOf(tree(more));
-  return formsFor({ ...state, record: { ...state.record, ...record } }, 'metric');
+  return formsFor({ ...state, record: { ...state.record, ...record } });
 }
 
 const names = (forms: readonly SuitedForm[]): string[] => forms.map(({ form }) => form);
 const told = (forms: readonly SuitedForm[], form: string): string =>
-  (forms.find((suited) => suited.form === form)?.reasons ?? []).map(({ words }) => words).join(' ');
+  (forms.find((suited) => suited.form === form)?.reasons ?? []).map(tell).join(' ');
 
 describe('which form suits', () => {
   it('is the usual one of the kind where nothing speaks against it', () => {
@@ -41,7 +42,7 @@ describe('which form suits', () => {
     expect(leaders.has(names(refused)[0] ?? '')).toBe(false);
     expect(told(refused, 'central-leader')).toContain('will not make a leader: 2 times');
     expect(told(ranked({ kind: 'persimmon', leaderFailures: 1 }), 'central-leader')).toContain(
-      'overtaken 1 time.',
+      'overtaken once.',
     );
   });
 

@@ -1,14 +1,14 @@
 import type { ChosenSet } from '../choosing/chosen-set';
 import { judge, type Judgement } from '../judging/judge';
 import { sceneOf } from '../judging/scene';
-import { because, type Reason } from '../words/reason';
-import { sayIn, type Say } from '../words/say';
+import { onFigure, onKind, onSite, onTree } from '../words/ground';
+import { because, cm, share, type Reason } from '../words/message';
+import { kindCalled } from '../kinds/kinds';
 import type { Scene } from '../findings/finding';
 import { FORMS, type Form } from '../forms';
 import type { FormId } from '../kinds/form-ids';
 import type { TreeState } from '../history/tree-at';
 import type { Degree } from '../kinds/kind-facts';
-import type { Units } from '../readings/units';
 import { withDescendants } from '../tree/stem';
 import { woodOf } from '../acts/wood';
 
@@ -28,15 +28,16 @@ export interface SuitedForm {
   judged: Judgement | undefined;
 }
 
-/** One ground for or against a form; more weight speaks louder. Working values. */
-interface Ground {
+/** One thing for or against a form; more weight speaks louder. Working values. */
+interface Plea {
   /** Positive against, negative for. */
   weight: number;
-  words: string;
-  key?: Reason['key'];
+  reason: Reason;
 }
 
 const BARRED = 1000;
+/** A form that takes this much more than the room there is stands too tight. */
+const TIGHT = 0.1;
 /** Growth of a stock against a middling one, in room taken. Working values. */
 const STOCK_ROOM: Record<Degree, number> = { weak: 0.6, middling: 1, strong: 1.25 };
 /** Clearance over which low forms no longer suit, cm: deer browse to 120 and more. */
@@ -46,34 +47,33 @@ const HIGH_CLEARANCE_CM = 100;
  * All forms for a tree, the best suited first: by its kind and habit, its room, stock, light, animals and reach, by
  * its failed leaders, and by what the form would make of the limbs it has.
  */
-export function formsFor(state: TreeState, units: Units): SuitedForm[] {
-  return FORMS.map((form) => weighed(state, form, units))
+export function formsFor(state: TreeState): SuitedForm[] {
+  return FORMS.map((form) => weighed(state, form))
     .sort((a, b) => a.weight - b.weight)
     .map(({ suited }) => suited);
 }
 
-function weighed(state: TreeState, form: Form, units: Units): { weight: number; suited: SuitedForm } {
+function weighed(state: TreeState, form: Form): { weight: number; suited: SuitedForm } {
   const asForm: TreeState = { ...state, form: form.id, rulings: {} };
   const scene = sceneOf(asForm);
-  const judged = judge(asForm, units, { withPrices: false });
+  const judged = judge(asForm, { withPrices: false });
   const judgement = judged.kind === 'judged' ? judged : undefined;
   const limbs = judgement ? fromLimbs(asForm, judgement) : { goodWoodLost: 0, serve: 0, lacks: 0 };
-  const say = sayIn(units, state.tree);
-  const grounds = [
+  const pleas = [
     ...ofKind(scene, form),
     ...ofRefusal(state, scene, form),
-    ...ofRoom(state, scene, form, say),
-    ...ofSite(scene, form, say),
-    ...(judgement ? ofLimbs(limbs, say) : []),
+    ...ofRoom(state, scene, form),
+    ...ofSite(scene, form),
+    ...(judgement ? ofLimbs(limbs) : []),
   ];
-  const sorted = [...grounds].sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));
+  const sorted = [...pleas].sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));
   return {
-    weight: grounds.reduce((sum, { weight }) => sum + weight, 0),
+    weight: pleas.reduce((sum, { weight }) => sum + weight, 0),
     suited: {
       form: form.id,
-      isBarred: grounds.some(({ weight }) => weight >= BARRED),
-      reasons: sorted.map(({ weight, words, key }) => ({
-        ...because(words, key ? { key } : {}),
+      isBarred: pleas.some(({ weight }) => weight >= BARRED),
+      reasons: sorted.map(({ weight, reason }) => ({
+        ...reason,
         speaks: weight < 0 ? 'for' : 'against',
       })),
       ...limbs,
@@ -82,93 +82,80 @@ function weighed(state: TreeState, form: Form, units: Units): { weight: number; 
   };
 }
 
-function ofKind({ kind }: Scene, form: Form): Ground[] {
-  const grounds: Ground[] = [];
+function ofKind({ kind }: Scene, form: Form): Plea[] {
+  const called = kindCalled(kind);
+  const pleas: Plea[] = [];
   if (kind.defaultForm.value === form.id)
-    grounds.push({ weight: -30, words: `The usual form of ${kind.name}.` });
+    pleas.push({ weight: -30, reason: because('suits.usual', { kind: called }, onKind('defaultForm')) });
   else if (form.typicalOf.includes(kind.id))
-    grounds.push({ weight: -12, words: `Often chosen for ${kind.name}.` });
-  else grounds.push({ weight: 20, words: `Seldom chosen for ${kind.name}.` });
+    pleas.push({ weight: -12, reason: because('suits.often', { kind: called }, onKind('defaultForm')) });
+  else pleas.push({ weight: 20, reason: because('suits.seldom', { kind: called }, onKind('defaultForm')) });
   if (form.hasLeader && !form.needsWall && kind.leads.value === 'weak') {
-    grounds.push({ weight: 25, words: `${sentence(kind.name)} seldom holds a leader.` });
+    pleas.push({ weight: 25, reason: because('suits.no-leader-kind', { kind: called }, onKind('leads')) });
   }
   if (!form.hasLeader && form.standsOn !== 'stems' && kind.habit.value === 'upright') {
-    grounds.push({ weight: 8, words: 'Of upright habit: its limbs want spreading to open a centre.' });
+    pleas.push({ weight: 8, reason: because('suits.upright', {}, onKind('habit')) });
   }
   if (form.standsOn === 'stems' && !kind.ownRooted) {
-    grounds.push({
+    pleas.push({
       weight: BARRED,
-      words: 'Grafted: shoots from the ground are the rootstock, not the variety.',
+      reason: because('suits.grafted', {}, onTree('union')),
     });
   }
-  return grounds;
+  return pleas;
 }
 
-function ofRefusal(state: TreeState, { limits }: Scene, form: Form): Ground[] {
+function ofRefusal(state: TreeState, { limits }: Scene, form: Form): Plea[] {
   const limit = limits('refused.leaders');
   if (!form.hasLeader || state.leaderFailures === 0) return [];
-  const times = `${state.leaderFailures} ${state.leaderFailures === 1 ? 'time' : 'times'}`;
+  const times = { times: state.leaderFailures };
   return state.leaderFailures >= limit.value
-    ? [
-        {
-          weight: 300,
-          words: `This tree will not make a leader: ${times} one was chosen and overtaken.`,
-          key: limit.key,
-        },
-      ]
-    : [{ weight: 25, words: `Its leader was overtaken ${times}.`, key: limit.key }];
+    ? [{ weight: 300, reason: because('suits.refused', times, onFigure(limit.key), onTree('leaders')) }]
+    : [{ weight: 25, reason: because('suits.overtaken', times, onFigure(limit.key), onTree('leaders')) }];
 }
 
-function ofRoom({ record }: TreeState, { kind }: Scene, form: Form, say: Say): Ground[] {
+function ofRoom({ record }: TreeState, { kind }: Scene, form: Form): Plea[] {
   const vigour = record.stockVigour ?? kind.vigour.value;
   const spreadCm = form.spreadCm * STOCK_ROOM[vigour];
-  const grounds: Ground[] = [];
+  const pleas: Plea[] = [];
   if (record.roomCm !== undefined) {
     const over = spreadCm / record.roomCm - 1;
-    const words = `Grown, it takes some ${say.length(spreadCm)} across; there are ${say.length(record.roomCm)}.`;
-    grounds.push(over > 0.1 ? { weight: Math.min(80, over * 80), words } : { weight: -5, words });
+    const reason = because('suits.room', { spread: cm(spreadCm), room: cm(record.roomCm) }, onTree('room'));
+    pleas.push({ weight: over > TIGHT ? Math.min(80, over * 80) : -5, reason });
   }
-  if (form.id === 'bent-down-axis' && record.stockVigour === 'strong') {
-    grounds.push({ weight: 40, words: 'Its stock is too strong: bent limbs answer with upright shoots.' });
+  if (form.isBentToBear && record.stockVigour === 'strong') {
+    pleas.push({ weight: 40, reason: because('suits.strong-stock', {}, onTree('stock')) });
   }
-  return grounds;
+  return pleas;
 }
 
-function ofSite({ site, limits, standsOn }: Scene, form: Form, say: Say): Ground[] {
-  const grounds: Ground[] = [];
+function ofSite({ site, limits, standsOn }: Scene, form: Form): Plea[] {
+  const pleas: Plea[] = [];
   if (form.needsWall && site.wallBearingDeg === undefined) {
-    grounds.push({ weight: BARRED, words: 'There is no wall or fence here to train it on.' });
+    pleas.push({ weight: BARRED, reason: because('suits.no-wall', {}, onSite('wall')) });
   }
   const highest = [...site.clearance].sort((a, b) => b.heightCm - a.heightCm)[0];
   const startsLow = form.needsWall || standsOn === 'stems';
   if (highest && highest.heightCm >= HIGH_CLEARANCE_CM && startsLow) {
-    const words = `It stands low, and ${highest.why} asks for ${say.length(highest.heightCm)}.`;
-    grounds.push({ weight: 30, words, key: 'clearance.cm' });
+    const args = { why: highest.why, height: cm(highest.heightCm) };
+    pleas.push({ weight: 30, reason: because('suits.low', args, onSite('clearance')) });
   }
   if (site.light === 'part') {
-    grounds.push(
+    pleas.push(
       form.hasLeader
-        ? { weight: 10, words: 'In part shade its lower limbs see little light.' }
-        : { weight: -5, words: 'In part shade an open tree lets in what light there is.' },
+        ? { weight: 10, reason: because('suits.shade.leader', {}, onSite('light')) }
+        : { weight: -5, reason: because('suits.shade.open', {}, onSite('light')) },
     );
   }
-  if (site.hot && form.id === 'open-vase') {
-    grounds.push({
-      weight: 8,
-      words: 'A vase bares its bark to the sun here: small wood is kept to shade it, or it is painted white.',
-    });
+  if (site.hot && form.baresItsBark) {
+    pleas.push({ weight: 8, reason: because('suits.hot', {}, onSite('hot')) });
   }
-  const tallCm =
-    form.id === 'central-leader'
-      ? limits('tier.firstCm').value + limits('tier.gapCm').value * limits('tier.count').value
-      : 0;
+  const tallCm = form.topCm?.(limits) ?? 0;
   if (tallCm > site.reachCm) {
-    grounds.push({
-      weight: 8,
-      words: `Its top ends near ${say.length(tallCm)}, over the reach of ${say.length(site.reachCm)}.`,
-    });
+    const args = { tall: cm(tallCm), reach: cm(site.reachCm) };
+    pleas.push({ weight: 8, reason: because('suits.tall', args, onSite('reach'), onFigure('tier.count')) });
   }
-  return grounds;
+  return pleas;
 }
 
 /** What a form makes of the limbs a tree has. */
@@ -204,16 +191,18 @@ function fromLimbs({ tree }: TreeState, { verdicts, chosen, findings }: Judgemen
 const filled = ({ limbs }: ChosenSet, name: string): number =>
   limbs.filter(({ place }) => place === name).length;
 
-function ofLimbs({ goodWoodLost, serve, lacks }: FromLimbs, say: Say): Ground[] {
-  const lost = `${say.ratio(goodWoodLost)} of its wood, in sound limbs, would go.`;
-  const made =
-    lacks > 0
-      ? `${lacks} ${lacks === 1 ? 'limb is' : 'limbs are'} to be made from buds, which takes a season or two.`
-      : '';
+function ofLimbs({ goodWoodLost, serve, lacks }: FromLimbs): Plea[] {
   return [
-    { weight: goodWoodLost * 80, words: `${serve} of its limbs serve; ${lost}` },
-    ...(made ? [{ weight: lacks * 8, words: made }] : []),
+    {
+      weight: goodWoodLost * 80,
+      reason: because(
+        'suits.serve',
+        { limbs: serve, lost: share(goodWoodLost) },
+        onFigure('scaffold.fewest'),
+      ),
+    },
+    ...(lacks > 0
+      ? [{ weight: lacks * 8, reason: because('suits.make', { limbs: lacks }, onFigure('scaffold.fewest')) }]
+      : []),
   ];
 }
-
-const sentence = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

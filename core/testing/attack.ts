@@ -68,15 +68,15 @@ function statesIn(text: string): Map<string, TreeState> {
 
 /** Every question a page asks of a tree. */
 function use(state: TreeState, isWeighed: boolean): void {
-  const judged = judge(state, 'imperial', { withPrices: false });
+  const judged = judge(state, { withPrices: false });
   if (hasNoNumber(judged)) throw new Error('a judgement holds a number that is none');
   if (judged.kind === 'judged') {
-    const stem = state.tree.stems.find(({ id }) => cutBench(state, judged, id, 'metric') !== undefined);
-    if (stem) cutBench(state, judged, stem.id, 'metric')?.previewAt(stem.length.value / 2);
+    const stem = state.tree.stems.find(({ id }) => cutBench(state, judged, id) !== undefined);
+    if (stem) cutBench(state, judged, stem.id)?.previewAt(stem.length.value / 2);
   }
   if (!isWeighed) return;
   weigh(state, { budget: 40 });
-  formsFor(state, 'metric');
+  formsFor(state);
 }
 
 const hasNoNumber = (judged: Judged): boolean =>
@@ -125,6 +125,6 @@ const EXTREMES: readonly (readonly [string, readonly unknown[]])[] = [
   ['endBud', ['flower', 'leaf']],
   ['parent', [{ kind: 'rootstock' }, { kind: 'ground', eastCm: 500, northCm: -500 }]],
   ['growthCm', [{ '0001': 1500 }, { '9999': 1500 }, { '2026': 0 }]],
-  ['holds', [['tie', 'spreader', 'weight', 'label']]],
+  ['fixings', [[{ what: 'tie', atCm: 1500, to: 'wire 2' }, { what: 'weight' }], []]],
   ['budsSeen', [{ facings: [] }, { spacingCm: 0.2, facings: [{ atCm: 1500, facingDeg: 360 }] }]],
 ];

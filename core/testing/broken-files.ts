@@ -1,3 +1,5 @@
+import { FILE_VERSION } from '../formats/yard-file';
+
 /** A reproducible stream of whole numbers below a limit (Lehmer, multiplier 48271). */
 export function draws(seed: number): (below: number) => number {
   let state = seed;
@@ -97,7 +99,7 @@ const WAYS: Readonly<
     (objects[draw(objects.length)] as Record<string, unknown>)['<b>extra</b>'] = SCRIPT;
     return JSON.stringify(file);
   },
-  'newer version': (file, draw) => JSON.stringify({ ...file, version: 3 + draw(50) }),
+  'newer version': (file, draw) => JSON.stringify({ ...file, version: FILE_VERSION + 1 + draw(50) }),
 };
 
 /** `count` broken copies of a good file, the ways of breaking it in turn. */

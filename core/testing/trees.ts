@@ -75,7 +75,7 @@ export function treeOf({
   const record: TreeRecord = {
     id: 'tree',
     name: 'tree',
-    kind,
+    kind: facts.id,
     variety: '',
     unionCm: 10,
     ownRooted: facts.ownRooted,

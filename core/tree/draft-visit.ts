@@ -1,6 +1,6 @@
 import { formatValue, type Units } from '../readings/units';
 import { parseReading } from '../readings/parse';
-import { isEstimated, MOST_TYPED, type Dimension, type Reading } from '../readings/reading';
+import { isFilledIn, MOST_TYPED, type Dimension, type Reading } from '../readings/reading';
 import { trunkOf, type Stem, type Tree } from './stem';
 import { CONDITIONS, MOST_TAG, type Condition, type StemId, type StemReadings } from './stem-readings';
 
@@ -44,13 +44,13 @@ export function readingText(reading: Reading, dimension: Dimension, units: Units
   return reading.typed ?? formatValue(reading.value, dimension, units);
 }
 
-/** What stands in a field of a stem that is already recorded; empty where it was only estimated. */
+/** What stands in a field of a stem that is already recorded; empty where it was only filled in. */
 export function recordedText(stem: Stem, field: DraftField, tree: Tree, units: Units): string {
   if (field === 'tag') return stem.tag;
   if (field === 'condition') return stem.condition;
   if (field === 'on') return carrierTag(stem, tree);
   const reading = fieldReading(stem, field);
-  return isEstimated(reading) && reading.typed === undefined
+  return isFilledIn(reading) && reading.typed === undefined
     ? ''
     : readingText(reading, FIELD_DIMENSION[field], units);
 }

@@ -1,6 +1,7 @@
 import { boolean } from 'yup';
 import {
   between,
+  day,
   id,
   kinds,
   listOf,
@@ -12,7 +13,7 @@ import {
   whole,
   type Typed,
 } from '../fields/fields';
-import { readingIn } from '../readings/reading';
+import { HOW_READ, readingIn } from '../readings/reading';
 import { budsSeen } from './buds-seen';
 
 export type StemId = string;
@@ -38,7 +39,21 @@ export type Crop = (typeof CROPS)[number];
 
 /** What a grower fixes to a limb. */
 export const FIXINGS = ['tie', 'spreader', 'weight', 'label'] as const;
-export type Fixing = (typeof FIXINGS)[number];
+export type FixingKind = (typeof FIXINGS)[number];
+
+/** Most things fixed to one limb; longest word on what it is made fast to. */
+const MOST_FIXINGS = 8;
+const MOST_TO = 80;
+
+/** Something fixed to a limb: what, where along it, cm, what it is made fast to, since when, and by which act of a plan. */
+export const fixing = shape({
+  what: oneOf(FIXINGS),
+  atCm: between(0, 1500).optional(),
+  to: text(MOST_TO).optional(),
+  since: day().optional(),
+  by: text(110).optional(),
+});
+export type Fixing = Typed<typeof fixing>;
 
 /** Most letters on a tag; most side shoots counted on one limb; most stems of one tree. */
 export const MOST_TAG = 12;
@@ -50,46 +65,54 @@ export const MOST_STEMS = 500;
  * Lengths cm, diameters mm, angles deg from upright, bearings deg clockwise from north.
  */
 export const stemReadings = shape({
-  tag: text(MOST_TAG).optional(),
-  parent: maybe(parent),
-  /** On the trunk a height above ground; on any other stem a distance along it. */
-  origin: readingIn(0, 1500),
-  bearing: readingIn(0, 360),
-  /** The departure: the angle at which it leaves its parent. */
-  angle: readingIn(0, 180),
-  /** The run's bearing and angle, when they differ from the departure. */
-  runBearing: readingIn(0, 360),
-  set: readingIn(0, 180),
-  /** The angle of the outer end, when the limb arches. */
-  tipAngle: readingIn(0, 180),
-  length: readingIn(0, 1500),
-  /** Limbs 2 cm outside the collar; trunk 10 cm above the union. */
-  diameter: readingIn(0.5, 600),
-  /** Thickness at the cut end of a headed stem. */
-  endDiameter: readingIn(0.5, 600),
-  /** New length by the season (year) it grew, cm. */
-  growthCm: maybe(
-    record(
-      between(0, 1500),
-      (season) => /^\d{4}$/.test(season),
-      60,
-      'must hold lengths by season, such as "2026"',
-      '^\\d{4}$',
-    ),
-  ),
-  condition: oneOf(CONDITIONS).optional(),
-  barkTrapped: boolean().strict().optional(),
-  /** The end was cut, so the wood stops thick. */
-  headed: boolean().strict().optional(),
-  continues: id().optional(),
-  variety: text(120).optional(),
-  endBud: oneOf(END_BUDS).optional(),
-  bears: oneOf(CROPS).optional(),
-  /** Side shoots and spurs counted on it, besides those that are stems of their own in the book. */
-  sideShoots: whole(0, MOST_SIDE_SHOOTS).optional(),
-  /** Buds whose facing was seen, and how far apart buds stand. */
-  budsSeen: maybe(budsSeen),
+  ...readingsGot(HOW_READ),
   /** What is fixed to it, to be moved before it is cut. */
-  holds: maybe(listOf(oneOf(FIXINGS), 4, 'fixings')),
+  fixings: maybe(listOf(fixing, MOST_FIXINGS, 'fixings')),
 });
 export type StemReadings = Typed<typeof stemReadings>;
+
+/** The fields of a stem's readings but for what is fixed to it, got in one of some ways. */
+export function readingsGot<H extends string>(ways: readonly H[]) {
+  const within = (min: number, max: number) => readingIn(min, max, ways);
+  return {
+    tag: text(MOST_TAG).optional(),
+    parent: maybe(parent),
+    /** On the trunk a height above ground; on any other stem a distance along it. */
+    origin: within(0, 1500),
+    bearing: within(0, 360),
+    /** The departure: the angle at which it leaves its parent. */
+    angle: within(0, 180),
+    /** The run's bearing and angle, when they differ from the departure. */
+    runBearing: within(0, 360),
+    set: within(0, 180),
+    /** The angle of the outer end, when the limb arches. */
+    tipAngle: within(0, 180),
+    length: within(0, 1500),
+    /** Limbs 2 cm outside the collar; trunk 10 cm above the union. */
+    diameter: within(0.5, 600),
+    /** Thickness at the cut end of a headed stem. */
+    endDiameter: within(0.5, 600),
+    /** New length by the season (year) it grew, cm. */
+    growthCm: maybe(
+      record(
+        between(0, 1500),
+        (season) => /^\d{4}$/.test(season),
+        60,
+        'must hold lengths by season, such as "2026"',
+        '^\\d{4}$',
+      ),
+    ),
+    condition: oneOf(CONDITIONS).optional(),
+    barkTrapped: boolean().strict().optional(),
+    /** The end was cut, so the wood stops thick. */
+    headed: boolean().strict().optional(),
+    continues: id().optional(),
+    variety: text(120).optional(),
+    endBud: oneOf(END_BUDS).optional(),
+    bears: oneOf(CROPS).optional(),
+    /** Side shoots and spurs counted on it, besides those that are stems of their own in the book. */
+    sideShoots: whole(0, MOST_SIDE_SHOOTS).optional(),
+    /** Buds whose facing was seen, and how far apart buds stand. */
+    budsSeen: maybe(budsSeen),
+  };
+}

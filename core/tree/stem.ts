@@ -2,7 +2,7 @@ import type { Reading } from '../readings/reading';
 import type { BudsSeen } from './buds-seen';
 import type { Condition, Crop, EndBud, Fixing, Parent, StemId } from './stem-readings';
 
-/** A stem with every reading filled in, measured or estimated. */
+/** A stem with a figure for every reading: measured, guessed by the grower, or filled in. */
 export interface Stem {
   id: StemId;
   tag: string;
@@ -27,7 +27,7 @@ export interface Stem {
   /** Side shoots and spurs counted on it, besides those that are stems of their own in the book. */
   sideShoots?: number;
   budsSeen?: BudsSeen;
-  holds?: readonly Fixing[];
+  fixings?: readonly Fixing[];
 }
 
 /** A tree on one date. Its foot is the origin of its frame. */

@@ -1,8 +1,8 @@
 import { buildProblem } from '../choosing/build';
 import type { Candidacy } from '../choosing/candidacy';
 import { onCurve, type Fault } from '../choosing/faults';
-import { because, type Reason } from '../words/reason';
-import { sayIn, type Say } from '../words/say';
+import { onFigure, onKind, onSchool } from '../words/ground';
+import { because, cm, type Message, type Reason } from '../words/message';
 import { largestGapDeg } from '../choosing/score';
 import { solve } from '../choosing/solve';
 import type { Scene } from '../findings/finding';
@@ -10,11 +10,10 @@ import type { Form } from '../forms';
 import type { WhipPlace, WhipWish } from '../forms/whip-wish';
 import { bearingDifference, type Vec3 } from '../geometry/vector';
 import type { TreeState } from '../history/tree-at';
-import type { Units } from '../readings/units';
 import { reading } from '../readings/reading';
 import { completeStem } from '../kinds/estimate';
 import { tipOf, type Course } from '../tree/course';
-import { limbAngleDeg } from '../kinds/kinds';
+import { kindCalled, limbAngleDeg } from '../kinds/kinds';
 import { budsUpTo, usualBuds, type Bud } from '../buds/whip-buds';
 
 /** What becomes of a bud. */
@@ -23,7 +22,7 @@ export type BudRole = 'chosen' | 'insurance' | 'rub-off' | 'top' | 'cut-off';
 export interface WhipBud extends Bud {
   role: BudRole;
   /** The place its limb is to fill, or that it insures. */
-  place?: string;
+  place?: Message;
   notched: boolean;
 }
 
@@ -40,13 +39,13 @@ export interface WhipPlan {
     bearingDeg: number;
     sureDeg: number;
     angleDeg: number;
-    place: string;
+    place: Message;
   }[];
   largestGapDeg: number;
   /** Whether no set of buds is better: with very many buds the search answers with the best it found. */
   proven: boolean;
   /** Places no bud serves. */
-  empty: readonly string[];
+  empty: readonly Message[];
   reasons: readonly Reason[];
 }
 
@@ -69,7 +68,7 @@ const CLOSE = 15;
  * The bud plan: which buds to leave, rub off, keep as insurance and notch, and where to head. Buds are chosen by the
  * same exact search as limbs: evenly round, apart, surest of their facing.
  */
-export function planWhip(scene: Scene, form: Form, state: TreeState, units: Units): WhipPlan {
+export function planWhip(scene: Scene, form: Form, state: TreeState): WhipPlan {
   const { trunk } = scene.laid;
   const topCm = trunk ? (tipOf(scene.laid.courses.get(trunk.id) as Course) as Vec3)[2] : 0;
   const readings = state.buds ?? usualBuds(scene.kind, state.tree.unionCm);
@@ -99,11 +98,7 @@ export function planWhip(scene: Scene, form: Form, state: TreeState, units: Unit
     limbs: taken.map(({ bud, place }) => ({ ...bud, angleDeg, place })),
     largestGapDeg: taken.length > 1 ? largestGapDeg(taken.map(({ bud }) => bud.bearingDeg)) : 360,
     ...{ empty, proven },
-    reasons: words(
-      scene,
-      { taken: taken.length, headAtCm, notches, topCm, wish, proven },
-      sayIn(units, state.tree),
-    ),
+    reasons: reasonsFor(scene, { taken: taken.length, headAtCm, notches, topCm, wish, proven }),
   };
 }
 
@@ -127,7 +122,7 @@ function chosenBuds(
   scene: Scene,
   { places }: WhipWish,
   buds: readonly Bud[],
-): { taken: { bud: Bud; place: string }[]; empty: string[]; proven: boolean } {
+): { taken: { bud: Bud; place: Message }[]; empty: Message[]; proven: boolean } {
   const byId = new Map<string, Bud>();
   const candidacies = places.flatMap((place, p) =>
     buds
@@ -162,13 +157,14 @@ function chosenBuds(
   );
   const { best: sets, proven } = solve(built.problem, { keep: 1, tryLimit: TRY_LIMIT });
   const best = sets[0];
-  const taken = (best?.options ?? []).map((o) => {
-    const { stem, place } = built.candidacies[o] as Candidacy;
-    return { bud: byId.get(stem.id) as Bud, place: (places[place] as WhipPlace).circle.name };
-  });
-  const empty = places
-    .map(({ circle }) => circle.name)
-    .filter((name) => !taken.some(({ place }) => place === name));
+  const found = (best?.options ?? []).map((o) => built.candidacies[o] as Candidacy);
+  const taken = found.map(({ stem, place }) => ({
+    bud: byId.get(stem.id) as Bud,
+    place: (places[place] as WhipPlace).circle.called,
+  }));
+  const empty = places.flatMap(({ circle }, p) =>
+    found.some(({ place }) => place === p) ? [] : [circle.called],
+  );
   return { taken: taken.sort((a, b) => a.bud.bud - b.bud.bud), empty, proven };
 }
 
@@ -183,8 +179,8 @@ function budFaults({ facing }: WhipPlace, bud: Bud): Fault[] {
 /** A bud as the shoot it would make, for the search. */
 function budStem({ kind }: Scene, id: string, { heightCm, bearingDeg }: Bud): Candidacy['stem'] {
   const given = {
-    origin: reading('length', heightCm, 'estimated'),
-    bearing: reading('bearing', bearingDeg, 'estimated'),
+    origin: reading('length', heightCm, 'filled-in'),
+    bearing: reading('bearing', bearingDeg, 'filled-in'),
   };
   return completeStem(id, given, kind, 0);
 }
@@ -198,34 +194,24 @@ interface Outline {
   proven: boolean;
 }
 
-function words(
-  { kind }: Scene,
-  { taken, headAtCm, notches, topCm, wish, proven }: Outline,
-  say: Say,
-): Reason[] {
-  const from = Math.min(...wish.places.map(({ fromCm }) => fromCm));
-  const to = Math.max(...wish.places.map(({ toCm }) => toCm));
-  const where = wish.places.length > 0 ? ` between ${say.length(from)} and ${say.length(to)}` : '';
-  const head =
-    headAtCm !== undefined
-      ? `Headed at ${say.length(headAtCm)} of ${say.length(topCm)}: the limbs are wanted just below.`
-      : 'Its top is left alone: it makes the stem.';
-  const notch = notches
-    ? 'Notched just above each chosen bud before it breaks, cutting away from your hand: the shoot comes longer, but steeper.'
-    : headAtCm !== undefined
-      ? 'No notch: the heading wakes the buds below it.'
-      : `No notch: ${kind.name} gums where it is cut.`;
+function reasonsFor({ kind }: Scene, { taken, headAtCm, notches, topCm, wish, proven }: Outline): Reason[] {
+  const from = cm(Math.min(...wish.places.map(({ fromCm }) => fromCm)));
+  const to = cm(Math.max(...wish.places.map(({ toCm }) => toCm)));
+  const onWish = onFigure('scaffold.wish');
+  const headed = { at: cm(headAtCm ?? 0), top: cm(topCm) };
+  const onWhip = onSchool('whip');
   return [
-    because(
-      `${taken} ${taken === 1 ? 'bud is' : 'buds are'} left to make limbs${where}, as evenly round as the spiral allows.`,
-      { key: 'scaffold.wish' },
-    ),
-    because(head),
-    because(notch),
-    because(
-      'The bud above and the bud below each chosen one stay as insurance; next winter the shoots they made come out.',
-    ),
-    because('All others below the top are rubbed off before they break.'),
-    ...(proven ? [] : [because('With so many buds not every set was looked at: these are the best found.')]),
+    wish.places.length > 0
+      ? because('whip.left.between', { buds: taken, from, to }, onWish)
+      : because('whip.left', { buds: taken }, onWish),
+    headAtCm === undefined ? because('whip.top-left', {}, onWhip) : because('whip.headed', headed, onWhip),
+    notches
+      ? because('whip.notched')
+      : headAtCm !== undefined
+        ? because('whip.no-notch.headed')
+        : because('whip.no-notch.gums', { kind: kindCalled(kind) }, onKind('gums')),
+    because('whip.insurance'),
+    because('whip.rub-off'),
+    ...(proven ? [] : [because('whip.best-found')]),
   ];
 }

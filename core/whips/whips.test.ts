@@ -16,7 +16,7 @@ function whip(more: Partial<TestTree> = {}): WhipPlan {
     buds: read,
     ...more,
   };
-  const judged = judge(treeOf(tree), 'metric');
+  const judged = judge(treeOf(tree));
   if (judged.kind !== 'whip') throw new Error(judged.kind);
   return judged.whip;
 }

@@ -1,9 +1,10 @@
+import { because } from '../words/message';
 import { describe, expect, it } from 'vitest';
 import { toolFor, yearsToClose } from '../acts/cut-place';
 import { placeOf, type Act, phaseOf, cautionsFor } from '../acts/acts';
 import { judge, type Judgement } from '../judging/judge';
 import { sceneOf } from '../judging/scene';
-import { sayIn } from '../words/say';
+import { tell } from '../testing/tell';
 import { accountOf } from '../acts/account';
 import { fruitsCarried } from '../plan/crop';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
@@ -26,16 +27,16 @@ const vase = (more: readonly Limb[] = [], tree: Partial<TestTree> = {}): TestTre
 });
 function planned(tree: TestTree) {
   const state = treeOf(tree);
-  const judged = judge(state, 'metric', { withPrices: false }) as Judgement;
+  const judged = judge(state, { withPrices: false }) as Judgement;
   return { state, judged, scene: sceneOf(state), acts: judged.plan.acts };
 }
 
 describe('the order of work', () => {
-  const { scene, acts, state } = planned(
+  const { scene, acts } = planned(
     vase([
       limb('x', 75, 45, { condition: 'cankered' }),
       limb('s', 4, 200, { angle: 10, length: 60 }),
-      limb('u', 70, 135, { mm: 12, angle: 48, more: { holds: ['tie'] } }),
+      limb('u', 70, 135, { mm: 12, angle: 48, more: { fixings: [{ what: 'tie' }] } }),
     ]),
   );
 
@@ -47,14 +48,16 @@ describe('the order of work', () => {
   });
 
   it('moves a tie off wood that is to be cut, first of all', () => {
-    expect(acts[0]).toMatchObject({ kind: 'move', stemId: 'u', holds: 'tie' });
+    expect(acts[0]).toMatchObject({ kind: 'move', stemId: 'u', what: 'tie' });
   });
 
   it('breaks a sucker off, and is told in a line for each act', () => {
-    const lines = workLines(scene, acts, sayIn('metric', state.tree));
-    expect(lines.find(({ tag }) => tag === 'S')?.words).toBe('break off at its foot, 13 mm');
+    const lines = workLines(scene, acts);
+    expect(lines.filter(({ tag }) => tag === 'S').map(({ words }) => tell(words))).toEqual([
+      'break off at its foot, 13 mm',
+    ]);
     expect(lines.map(({ number }) => number)).toEqual(lines.map((_, i) => i + 1));
-    for (const { words } of lines) expect(words.length).toBeLessThan(130);
+    for (const { words } of lines) expect(tell(words).length).toBeLessThan(130);
   });
 
   it('goes from the top down where the school does', () => {
@@ -80,7 +83,7 @@ describe('one wound or two', () => {
     const act = acts.find((a) => a.kind === 'shorten' && a.stemId === 'trunk');
     expect(act).toMatchObject({ purpose: 'open-centre', toLengthCm: expect.closeTo(93, 6) as number });
     expect(act?.kind === 'shorten' && act.diameterMm).toBeCloseTo(37.4, 1);
-    expect(act?.reason.words).toContain('instead of 2');
+    expect(act && tell(act.reason)).toContain('instead of 2');
   });
 
   it('leaves a headed stem alone where one wound would be larger than both', () => {
@@ -98,12 +101,12 @@ describe('the place of a cut', () => {
   });
 
   it('is longer made flush: over the sine of the crotch, 20 mm at 50 deg leave 26.1 mm', () => {
-    const act = { kind: 'take-out' as const, stemId: 'a', diameterMm: 20, reason: { rule: '', words: '' } };
+    const act = { kind: 'take-out' as const, stemId: 'a', diameterMm: 20, reason: because('as-written') };
     expect(placeOf(scene, act)?.flushMm).toBeCloseTo(26.1, 1);
   });
 
   it('is closed last of all where a peg is left: on an apple 20 mm at 3.5 mm a season, then as any cut of 20 mm', () => {
-    const act = { kind: 'take-out' as const, stemId: 'a', diameterMm: 20, reason: { rule: '', words: '' } };
+    const act = { kind: 'take-out' as const, stemId: 'a', diameterMm: 20, reason: because('as-written') };
     // Scaffolds of an apple gain 7 mm a season, 3.5 on each side; 20 mm close in 20 / 2 / 5.5 = 1.82.
     expect(placeOf(scene, act)?.pegYears).toBeCloseTo(5.71 + 1.82, 2);
   });
@@ -118,7 +121,7 @@ describe('the place of a cut', () => {
 describe('kit and minutes', () => {
   it('follow from the acts: two limbs with shears and one sawn in three are 0.7 + 0.7 + 4 + 2 and five to look', () => {
     const { scene, state } = planned(vase());
-    const reason = { rule: 'no-place', words: '' };
+    const reason = because('as-written');
     const acts = [13, 13, 30].map((diameterMm, i) => ({
       ...{ kind: 'take-out' as const, stemId: state.tree.stems[i + 1]?.id ?? '', diameterMm, reason },
     }));
@@ -180,8 +183,10 @@ describe('a crop on a tree that is being framed', () => {
 describe('a caution', () => {
   const on = (act: Partial<Act>, more: Partial<TestTree> = {}): string => {
     const { scene } = planned(vase([limb('x', 75, 45, { condition: 'blighted' })], more));
-    const whole = { kind: 'take-out', stemId: 'a', diameterMm: 13, reason: { rule: '', words: '' }, ...act };
-    return cautionsFor(scene, whole as Act).join(' ');
+    const whole = { kind: 'take-out', stemId: 'a', diameterMm: 13, reason: because('as-written'), ...act };
+    return cautionsFor(scene, whole as Act)
+      .map(tell)
+      .join(' ');
   };
 
   it.each<[string, Partial<Act>, Partial<TestTree>, RegExp]>([

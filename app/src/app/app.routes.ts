@@ -3,47 +3,47 @@ import type { Routes } from '@angular/router';
 export const routes: Routes = [
   {
     path: '',
-    title: 'Yard · Eager Bough',
+    title: 'page.yard',
     loadComponent: () => import('./yard/yard-page').then((m) => m.YardPage),
   },
   {
     path: 'tree/:treeId',
-    title: 'Bench · Eager Bough',
+    title: 'page.bench',
     loadComponent: () => import('./bench/bench-page').then((m) => m.BenchPage),
   },
   {
     path: 'tree/:treeId/forms',
-    title: 'Which form · Eager Bough',
+    title: 'page.forms',
     loadComponent: () => import('./forms/form-chooser-page').then((m) => m.FormChooserPage),
   },
   {
     path: 'tree/:treeId/schools',
-    title: 'Schools · Eager Bough',
+    title: 'page.schools',
     loadComponent: () => import('./schools/schools-page').then((m) => m.SchoolsPage),
   },
   {
     path: 'tree/:treeId/figures',
-    title: 'Figures · Eager Bough',
+    title: 'page.figures',
     loadComponent: () => import('./figures/figures-page').then((m) => m.FiguresPage),
   },
   {
     path: 'tree/:treeId/cut/:stemId',
-    title: 'The cut · Eager Bough',
+    title: 'page.cut',
     loadComponent: () => import('./cut/cut-page').then((m) => m.CutPage),
   },
   {
     path: 'tree/:treeId/card',
-    title: 'Work card · Eager Bough',
+    title: 'page.card',
     loadComponent: () => import('./card/cards-page').then((m) => m.CardsPage),
   },
   {
     path: 'cards',
-    title: 'Work cards · Eager Bough',
+    title: 'page.cards',
     loadComponent: () => import('./card/cards-page').then((m) => m.CardsPage),
   },
   {
     path: 'almanac',
-    title: 'Almanac · Eager Bough',
+    title: 'page.almanac',
     loadComponent: () => import('./almanac/almanac-page').then((m) => m.AlmanacPage),
   },
   { path: '**', redirectTo: '' },

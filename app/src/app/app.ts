@@ -3,10 +3,11 @@ import { RouterLink, RouterOutlet } from '@angular/router';
 import type { Units } from '../../../core';
 import { BookStore } from './book/book-store';
 import { ShownErrors } from './shell/shown-errors';
+import { Say } from './words/told';
 
 @Component({
   selector: 'eb-root',
-  imports: [RouterOutlet, RouterLink],
+  imports: [Say, RouterOutlet, RouterLink],
   templateUrl: './app.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'onKey($event)' },

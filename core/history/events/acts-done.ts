@@ -1,3 +1,4 @@
+import { told } from '../../words/message';
 import { afterActs, plannedAct, type Act, type PlannedAct } from '../../acts/acts';
 import { id, isPlainId, listOf, oneOf, record, shape, type Typed } from '../../fields/fields';
 import type { Stem } from '../../tree/stem';
@@ -37,7 +38,7 @@ export const actsDone: EventWays<ActsDone> = {
     }
     tree.cuts.clear();
   },
-  told: ({ acts }) => `${acts.length} ${acts.length === 1 ? 'cut or tie' : 'cuts and ties'}`,
+  told: ({ acts }) => told('book.work', { acts: acts.length }),
 };
 
 /** What acts done today would leave of a tree, to be written down with them. */
@@ -64,15 +65,15 @@ export const doneOn = (
 /** What was done becomes part of the readings: lengths, angles and ends as the acts left them. */
 export function readingsOf(stem: Stem): StemReadings {
   const { tag, parent, origin, length, diameter, headed, endDiameter, growthCm } = stem;
-  const { departure, set, tipAngle, runBearing, sideShoots, bears, holds } = stem;
+  const { departure, set, tipAngle, runBearing, sideShoots, bears, fixings } = stem;
   return {
     ...{ tag, parent, origin, length, diameter, headed, growthCm },
     ...(endDiameter && { endDiameter }),
     ...(sideShoots !== undefined && { sideShoots }),
     ...(bears && { bears }),
-    ...(holds && { holds }),
-    ...(departure.how !== 'estimated' && { angle: departure }),
-    ...(set.how !== 'estimated' && { set, tipAngle }),
-    ...(runBearing.how !== 'estimated' && { runBearing }),
+    ...(fixings && { fixings }),
+    ...(departure.how !== 'filled-in' && { angle: departure }),
+    ...(set.how !== 'filled-in' && { set, tipAngle }),
+    ...(runBearing.how !== 'filled-in' && { runBearing }),
   };
 }

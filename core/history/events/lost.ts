@@ -1,3 +1,4 @@
+import { told } from '../../words/message';
 import { id, oneOf, shape, type Typed } from '../../fields/fields';
 import { dropStem } from '../tree-draft';
 import type { EventWays } from '../event';
@@ -15,5 +16,5 @@ export type Lost = Typed<typeof schema>;
 export const lost: EventWays<Lost> = {
   schema,
   reduce: (tree, { stemId }) => dropStem(tree, stemId),
-  told: () => 'a limb lost',
+  told: () => told('book.lost'),
 };

@@ -1,3 +1,4 @@
+import { told } from '../../words/message';
 import { id, isPlainId, oneOf, record, shape, type Typed } from '../../fields/fields';
 import { MOST_STEMS, stemReadings } from '../../tree/stem-readings';
 import { reRead } from '../tree-draft';
@@ -22,5 +23,5 @@ export const visit: EventWays<Visit> = {
       if (given.length) tree.cuts.delete(id);
     }
   },
-  told: () => 'measured',
+  told: () => told('book.measured'),
 };

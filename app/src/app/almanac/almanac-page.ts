@@ -1,9 +1,26 @@
-import { afterNextRender, ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { ActivatedRoute, RouterLink } from '@angular/router';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import {
   exampleOf,
   FINDING_RULES,
-  FORM_NAMES,
+  answerCalled,
+  asked,
+  cm,
+  deg,
+  formCalled,
+  kindCalled,
+  kindFacts,
+  list,
+  mm,
+  schoolAbout,
+  schoolCalled,
+  share,
+  titleOf,
+  told,
+  type Arg,
+  type FindingId,
+  type Message,
+  type RuleKey,
   FORMS,
   habitTree,
   idealTree,
@@ -14,7 +31,6 @@ import {
   schoolOf,
   SCHOOLS,
   SET_RULES,
-  answered,
   layOut,
   type RuleUnit,
   type SchoolId,
@@ -23,128 +39,124 @@ import {
 } from '../../../../core';
 import { extentOf } from '../drawing/frame';
 import { TreeSilhouette } from '../yard/tree-silhouette';
+import { scrollToFragment } from '../words/scroll-to-fragment';
+import { Say, Told } from '../words/told';
+import { Words } from '../words/words';
 import { CROWDED } from './crowded';
 import { WORDS } from './words';
 
-const PARTS = [
-  { id: 'kinds', title: 'Kinds' },
-  { id: 'forms', title: 'Forms' },
-  { id: 'schools', title: 'Schools' },
-  { id: 'rules', title: 'What is looked at' },
-  { id: 'words', title: 'Words' },
-] as const;
-
-const FRUITS_ON = {
-  spurs: 'spurs on older wood',
-  'last-season': 'last season’s shoots',
-  'this-season': 'this season’s shoots',
-} as const;
+const PARTS = ['kinds', 'forms', 'schools', 'rules', 'words'] as const;
 
 /** What the program holds of kinds, forms, schools, rules and words, each with where it comes from. */
 @Component({
   selector: 'eb-almanac-page',
-  imports: [RouterLink, TreeSilhouette],
+  imports: [RouterLink, Say, Told, TreeSilhouette],
   templateUrl: './almanac-page.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AlmanacPage {
-  readonly parts = PARTS;
-  readonly words = WORDS.map(({ word, means, shown }) => {
+  readonly told = inject(Words);
+  readonly parts = PARTS.map((id) => ({ id, title: told(`almanac.${id}`) }));
+  readonly words = WORDS.map(({ word, shown }) => {
     const example = shown && exampleOf(shown.rule);
-    return { word, means, example: drawn(example?.tree, shown?.marked ?? example?.marked) };
+    return {
+      word: told(`word.${word}`),
+      means: told(`word.${word}.means`),
+      example: drawn(example?.tree, shown?.marked ?? example?.marked),
+    };
   });
 
   readonly kinds = [...KINDS]
     .sort((a, b) => a.breakOrder.value - b.breakOrder.value)
     .map((kind) => ({
       id: kind.id,
-      name: kind.name,
+      called: kindCalled(kind),
       tree: habitTree(kind.id),
       facts: [
-        fact('habit', kind.habit),
-        fact('vigour', kind.vigour),
-        fact('fruits on', kind.fruitsOn, (on) => on.map((wood) => FRUITS_ON[wood]).join(', then ')),
-        fact('buds turn', kind.spiralDeg, (deg) => `${deg}° from one to the next`),
-        fact('usual form', kind.defaultForm, (form) => FORM_NAMES[form]),
-        fact('wood taken in a year', kind.removalShare, (share) => `about ${Math.round(share * 100)} %`),
-        fact('breaks', kind.breakOrder, (order) => `${order} of ${KINDS.length} in spring`),
-        fact('wood', kind.stiffness, (how) => `${how} to bend`),
-        fact(
-          'wounds close',
-          kind.healing,
-          (how) => ({ quick: 'quickly', middling: 'in a few years', slow: 'slowly' })[how],
-        ),
-        fact('wet winters', kind.wetWinterRisk, (risk) =>
-          risk ? 'a risk: prune in dry weather after bloom or in summer' : 'no special risk',
-        ),
-        fact('notching', kind.gums, (gums) => (gums ? 'gums: not notched' : 'takes it well')),
-        fact(
-          'a leader',
-          kind.leads,
-          (how) => ({ weak: 'seldom held', middling: 'held with care', strong: 'readily held' })[how],
-        ),
+        fact('habit', kind.habit, (habit) => told(`habit.${habit}`)),
+        fact('vigour', kind.vigour, (vigour) => told(`vigour.${vigour}`)),
+        fact('fruits-on', kind.fruitsOn, (on) => inTurn(on.map((wood) => told(`fruits-on.${wood}`)))),
+        fact('buds-turn', kind.spiralDeg, (turn) => told('turn.from-bud', { turn: deg(turn) })),
+        fact('usual-form', kind.defaultForm, formCalled),
+        fact('wood-taken', kind.removalShare, (part) => told('wood-taken.about', { share: share(part) })),
+        fact('breaks', kind.breakOrder, (order) => told('breaks.order', { order, kinds: KINDS.length })),
+        fact('wood', kind.stiffness, (how) => told(`bends.${how}`)),
+        fact('wounds-close', kind.healing, (how) => told(`closes.${how}`)),
+        fact('wet-winters', kind.wetWinterRisk, (risk) => told(risk ? 'wet.risk' : 'wet.none')),
+        fact('notching', kind.gums, (gums) => told(gums ? 'notching.gums' : 'notching.well')),
+        fact('leader', kind.leads, (how) => told(`leads.${how}`)),
+        ...(kind.sap ? [fact('sap', kind.sap, (harm) => told(`sap.${harm}`))] : []),
       ],
     }));
 
   readonly forms = FORMS.map((form) => ({
     id: form.id,
-    name: FORM_NAMES[form.id],
-    summary: form.summary,
+    called: formCalled(form.id),
+    summary: told(`form.${form.id}.summary`),
     tree: idealTree(form.id),
-    typical: form.typicalOf.map((id) => KINDS.find((kind) => kind.id === id)?.name ?? id).join(', '),
+    typical: list(form.typicalOf.map((id) => kindCalled(kindFacts(id)))),
     figures: form.figures.map((key) => ({
-      about: RULE_DEFAULTS[key].about,
-      value: valueWords(form.rules[key] ?? RULE_DEFAULTS[key].value, RULE_DEFAULTS[key].unit),
+      about: told(`figure.${key}`),
+      value: figureValue(form.rules[key] ?? RULE_DEFAULTS[key].value, RULE_DEFAULTS[key].unit),
     })),
   }));
 
-  readonly schools = SCHOOLS.map(({ id, name, about, answers }) => ({
-    ...{ id, name, about, tree: schoolTree(id) },
+  readonly schools = SCHOOLS.map(({ id, answers }) => ({
+    ...{ id, called: schoolCalled(id), about: schoolAbout(id), tree: schoolTree(id) },
     answers: QUESTIONS.map((question) => ({
-      asks: question.asks,
-      answer: answered(answers, question.id).answer,
+      asks: asked(question.id),
+      answer: answerCalled(question.id, answers[question.id]),
     })),
   }));
 
-  readonly rules = [...FINDING_RULES, ...SET_RULES].map(({ id, title }) => ({
-    id,
-    title,
-    example: drawn(exampleOf(id)?.tree, exampleOf(id)?.marked),
-    figures: Object.entries(RULE_DEFAULTS)
-      .filter(([key]) => KEYS_OF[id]?.includes(key))
-      .map(([key, { about, value, unit, source }]) => ({
+  readonly rules = [...FINDING_RULES, ...SET_RULES].map((rule) => ({
+    id: rule.id,
+    title: titleOf({ rule: rule.id }),
+    example: drawn(exampleOf(rule.id)?.tree, exampleOf(rule.id)?.marked),
+    figures: (KEYS_OF[rule.id] ?? []).map((key) => {
+      const { value, unit, source } = RULE_DEFAULTS[key];
+      return {
         key,
-        about,
-        value: valueWords(value, unit),
-        source,
-      })),
+        about: told(`figure.${key}`),
+        value: figureValue(value, unit),
+        source: told(`source.${source}`),
+      };
+    }),
   }));
 
   constructor() {
-    const route = inject(ActivatedRoute);
-    afterNextRender(() => document.getElementById(route.snapshot.fragment ?? '')?.scrollIntoView());
+    scrollToFragment('start');
   }
 }
 
 /** One crowded young vase after the first winter's work of a school. */
 function schoolTree(id: SchoolId): Tree {
-  const judged = judge({ ...CROWDED, school: schoolOf(id) }, 'metric', { withPrices: false });
+  const judged = judge({ ...CROWDED, school: schoolOf(id) }, { withPrices: false });
   return judged.kind === 'judged' ? judged.plan.after : CROWDED.tree;
 }
 
-/** A figure as the almanac writes it, in the store's own units. */
-function valueWords(value: number, unit: RuleUnit): string {
+/** A figure of a unit, as it is told. */
+function figureValue(value: number, unit: RuleUnit): Arg {
   switch (unit) {
     case 'deg':
-      return `${value}°`;
+      return deg(value);
     case 'ratio':
-      return `${Math.round(value * 100)} %`;
+      return share(value);
+    case 'cm':
+      return cm(value);
+    case 'mm':
+      return mm(value);
     case 'count':
-      return String(value);
-    default:
-      return `${value} ${unit}`;
+      return value;
+    case 'seasons':
+      return told('unit.seasons', { n: value });
   }
 }
+
+const inTurn = ([first, ...rest]: readonly Message[]): Message =>
+  rest.length === 0 || !first
+    ? (first ?? told('line.none'))
+    : told('fruits-on.then', { first, next: inTurn(rest) });
 
 /** An example with the room its drawing needs. */
 function drawn(tree: Tree | undefined, marked: string | undefined): Drawn | undefined {
@@ -158,7 +170,7 @@ interface Drawn {
 }
 
 /** Figures each rule is measured by. */
-const KEYS_OF: Readonly<Record<string, readonly string[]>> = {
+const KEYS_OF: Partial<Record<FindingId, readonly RuleKey[]>> = {
   'foot-of-another': ['foot.joinCm'],
   'too-low': ['clearance.cm'],
   'narrow-crotch': ['crotch.narrowDeg', 'crotch.doubtfulDeg'],
@@ -182,10 +194,21 @@ const KEYS_OF: Readonly<Record<string, readonly string[]>> = {
   'uneven-tips': ['tips.apartCm'],
 };
 
-function fact<T>(
-  name: string,
-  { value, source }: Sourced<T>,
-  words: (value: T) => string = String,
-): { name: string; words: string; source: string } {
-  return { name, words: words(value), source };
+function fact<T>(name: FactName, { value, source }: Sourced<T>, says: (value: T) => Message) {
+  return { name: told(`fact.${name}`), says: says(value), source: told(`source.${source}`) };
 }
+
+type FactName =
+  | 'habit'
+  | 'vigour'
+  | 'fruits-on'
+  | 'buds-turn'
+  | 'usual-form'
+  | 'wood-taken'
+  | 'breaks'
+  | 'wood'
+  | 'wounds-close'
+  | 'wet-winters'
+  | 'notching'
+  | 'leader'
+  | 'sap';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { ActivatedRoute, RouterLink } from '@angular/router';
 import {
   NgbDropdown,
   NgbDropdownItem,
@@ -8,23 +8,26 @@ import {
 } from '@ng-bootstrap/ng-bootstrap/dropdown';
 import {
   FORM_IDS,
-  FORM_NAMES,
+  formCalled,
   formOf,
-  formatValue,
   countedAs,
-  kindFacts,
   type ActCount,
   MEASURES,
-  MEASURE_WORDS,
+  measureCalled,
+  mm,
+  schoolCalled,
+  told,
   overCap,
   type FormId,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
+import { Say, Told } from '../words/told';
+import { Words } from '../words/words';
 import { BenchStore } from './bench-store';
 import { Elevation } from './elevation';
 import { FollowFigure } from './follow-figure';
-import { LimbInHand } from './limb-in-hand';
+import { LimbInHand } from './hand/limb-in-hand';
 import { PlanFromAbove } from './plan-from-above';
 import { ReadingsGrid } from './readings-grid';
 import { RunnersUp } from './runners-up';
@@ -34,6 +37,9 @@ import { WhipBuds } from './whip-buds';
 import { WhipView } from './whip-view';
 import { WhipWords } from './whip-words';
 
+/** How an address names the limb to take in hand. */
+const LIMB = 'limb-';
+
 /** Progress is shown for judging that takes longer than this, ms. */
 const PATIENCE_MS = 500;
 
@@ -42,6 +48,8 @@ const PATIENCE_MS = 500;
   selector: 'eb-bench-page',
   imports: [
     RouterLink,
+    Say,
+    Told,
     NgbDropdown,
     NgbDropdownToggle,
     NgbDropdownMenu,
@@ -65,21 +73,19 @@ export class BenchPage {
   readonly bench = inject(BenchStore);
   readonly book = inject(BookStore);
   readonly judging = inject(JudgingStore);
+  private readonly words = inject(Words);
 
-  readonly forms = FORM_IDS.map((id) => ({ id, name: FORM_NAMES[id], isJudged: formOf(id) !== undefined }));
+  readonly forms = FORM_IDS.map((id) => ({ id, called: formCalled(id), isJudged: formOf(id) !== undefined }));
   readonly isSlow = signal(false);
 
   readonly title = computed(() => {
     const record = this.bench.state()?.record;
     if (!record) return undefined;
-    const kind = kindFacts(record.kind).name;
-    return {
-      name: record.name,
-      words: [kind, record.variety].filter(Boolean).join(' ‘') + (record.variety ? '’' : ''),
-    };
+    return { name: record.name, what: this.words.treeOf(record) };
   });
 
-  readonly formName = computed(() => FORM_NAMES[this.bench.state()?.form ?? 'open-vase']);
+  readonly form = computed(() => formCalled(this.bench.state()?.form ?? 'open-vase'));
+  readonly school = computed(() => schoolCalled(this.bench.state()?.school.id ?? 'middle-way'));
 
   /** The plan in a line: what is done, and how much of the tree it takes. */
   readonly account = computed(() => {
@@ -87,39 +93,45 @@ export class BenchPage {
     if (!plan) return undefined;
     const count = (as: ActCount): number => plan.acts.filter((act) => countedAs(act) === as).length;
     const parts = [
-      [count('take-out'), 'out'],
-      [count('shorten'), 'shortened'],
-      [count('bend'), 'bent'],
-      [count('date'), 'dated'],
-      [count('make'), 'to be made'],
+      [count('take-out'), 'account.out'],
+      [count('shorten'), 'account.shortened'],
+      [count('bend'), 'account.bent'],
+      [count('date'), 'account.dated'],
+      [count('make'), 'account.made'],
     ] as const;
     const percentOf = (share: number): number => Math.round(share * 100);
     const which = this.bench.state()?.shapedBefore ? 'capRatio' : 'firstRatio';
     return {
-      work: parts.flatMap(([n, word]) => (n > 0 ? [`${n} ${word}`] : [])).join(', ') || 'nothing to do',
+      work: this.words.either(
+        parts.flatMap(([n, code]) => (n > 0 ? [told(code, { n })] : [])),
+        'account.nothing',
+      ),
       shares: MEASURES.map((measure) => ({
-        words: MEASURE_WORDS[measure],
+        called: measureCalled(measure),
         percent: percentOf(plan.account[measure]),
         capPercent: percentOf(plan.caps[measure]),
         capKey: `${measure}.${which}`,
         isOver: plan.account[measure] > plan.caps[measure] + 1e-9,
       })),
       isOver: overCap(plan.account, plan.caps) !== undefined,
-      wounds: `${plan.wounds} ${plan.wounds === 1 ? 'cut' : 'cuts'}, the largest ${formatValue(plan.largestWoundMm, 'diameter', this.book.units())}`,
+      wounds: told('account.wounds', { cuts: plan.wounds, largest: mm(plan.largestWoundMm) }),
     };
   });
 
   readonly notJudged = computed(() => {
     const judged = this.bench.judgement()?.judged;
     if (judged?.kind !== 'not-judged') return undefined;
-    return {
-      'form-comes-later': `Not judged yet: the ${this.formName()} is drawn and kept, but the program cannot judge it. Its readings are safe.`,
-      'no-readings': 'Nothing is read of this tree. Begin with the trunk, then a row for each limb.',
-    }[judged.why];
+    return judged.why === 'no-readings'
+      ? told('bench.no-readings')
+      : told('bench.form-later', { form: this.form() });
   });
 
   constructor() {
-    effect(() => this.bench.lay(this.treeId()));
+    const { fragment } = inject(ActivatedRoute).snapshot;
+    effect(() => {
+      this.bench.lay(this.treeId());
+      if (fragment?.startsWith(LIMB)) this.bench.take(fragment.slice(LIMB.length));
+    });
     effect((onCleanup) => {
       const since = this.bench.judgement()?.since;
       this.isSlow.set(false);

@@ -39,7 +39,7 @@ let bench: BenchStoreType;
 
 beforeEach(() => {
   const state = treeOf(TREE);
-  judged = judge(state, 'metric') as Judgement;
+  judged = judge(state) as Judgement;
   written = [];
   states = signal(new Map([['tree', state]]));
   const record = (body: EventBody): Promise<boolean> => Promise.resolve(written.push(body) > 0);

@@ -10,10 +10,12 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { clearanceAt, compassWord } from '../../../../core';
+import { clearanceAt, compassCalled, cm, formOf, onFigure, onSite, told } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { ElevationDrawing } from '../drawing/elevation-drawing';
 import { RULE_UNITS, type HeightLine } from '../drawing/height-rule';
+import { Say } from '../words/told';
+import { Words } from '../words/words';
 import { BenchStore } from './bench-store';
 import { FollowFigure } from './follow-figure';
 
@@ -43,14 +45,15 @@ const TURN_PER_KEY = 10;
         class="angle-handle"
         [style.left.px]="at.tip[0]"
         [style.top.px]="at.tip[1]"
-        aria-label="Drag to set the limb's angle from upright"
+        [attr.aria-label]="'elevation.drag-to-set-the' | say"
         (pointerdown)="grabAngle($event)"
         (pointermove)="dragAngle($event)"
         (pointerup)="releaseAngle($event)"
       ></button>
     }
-    <p class="standing-words" aria-hidden="true">seen from the {{ from() }}</p>
+    <p class="standing-words" aria-hidden="true">{{ 'stand.seen-from' | say: from() }}</p>
   `,
+  imports: [Say],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Elevation {
@@ -63,10 +66,9 @@ export class Elevation {
   private grabbed: { x: number; standing: number; pointer: number; moved: boolean } | undefined;
   private readonly turningAngle = signal(false);
 
-  readonly from = computed(() => compassWord(this.bench.standingDeg()));
-  readonly words = computed(
-    () => `The tree seen from the ${this.from()}. Arrow keys walk round it; Tab reaches the limbs' tags.`,
-  );
+  private readonly told = inject(Words);
+  readonly from = computed(() => ({ way: compassCalled(this.bench.standingDeg()) }));
+  readonly words = computed(() => this.told.say('stand.elevation', this.from()));
 
   /** Where the handle for dragging an angle is, while that angle is being filled in. */
   readonly handle = computed(() => {
@@ -85,6 +87,7 @@ export class Elevation {
         host,
         (id) => this.bench.take(id),
         (to) => this.follow.to(to),
+        this.told,
       );
       const observer = new ResizeObserver(([entry]) => {
         if (entry) this.size.set({ width: entry.contentRect.width, height: entry.contentRect.height });
@@ -167,29 +170,27 @@ export class Elevation {
     const highest = site.clearance.reduce((most, s) => (s.heightCm > most.heightCm ? s : most), {
       ...behind,
     });
-    const say = (cm: number): string =>
-      this.book.units() === 'metric' ? `${Math.round(cm)} cm` : `${Math.round(cm / 2.54)} in`;
     return [
       {
         heightCm: site.reachCm,
-        words: `reach ${say(site.reachCm)}`,
+        words: told('draw.reach', { height: cm(site.reachCm) }),
         kind: 'reach',
-        toldAt: { rule: 'over-reach' },
+        ground: onSite('reach'),
       },
       ...(highest.heightCm > 0
         ? [
             {
               heightCm: highest.heightCm,
-              words: `clear to ${say(highest.heightCm)}: ${highest.why}`,
+              words: told('draw.clear', { height: cm(highest.heightCm), why: highest.why }),
               kind: 'clearance' as const,
-              toldAt: { figure: 'clearance.cm' as const },
+              ground: onSite('clearance'),
             },
           ]
         : []),
-      ...(state.form === 'horizontal-espalier'
+      ...(formOf(state.form)?.hasWires
         ? this.bench.wires().map((heightCm, i) => ({
-            ...{ heightCm, words: `wire ${i + 1}`, kind: 'wire' as const },
-            toldAt: { figure: i === 0 ? ('wire.firstCm' as const) : ('wire.gapCm' as const) },
+            ...{ heightCm, words: told('draw.wire', { n: i + 1 }), kind: 'wire' as const },
+            ground: onFigure(i === 0 ? 'wire.firstCm' : 'wire.gapCm'),
           }))
         : []),
     ];

@@ -1,17 +1,18 @@
 import { inject, Injectable } from '@angular/core';
 import { Router } from '@angular/router';
-import type { ToldAt } from '../drawing/figure-links';
+import type { Ground } from '../../../../core';
+import { whereTold } from '../words/where-told';
 import { BenchStore } from './bench-store';
 
-/** Follows a number on a drawing of the tree on the bench to its figure, or to its rule in the almanac. */
+/** Follows a number on a drawing of the tree on the bench to what it rests on. */
 @Injectable()
 export class FollowFigure {
   private readonly router = inject(Router);
   private readonly bench = inject(BenchStore);
 
-  to(told: ToldAt): void {
-    void ('figure' in told
-      ? this.router.navigate(['/tree', this.bench.treeId(), 'figures'], { fragment: told.figure })
-      : this.router.navigate(['/almanac'], { fragment: `rule-${told.rule}` }));
+  to(ground: Ground): void {
+    const record = this.bench.state()?.record;
+    const at = record && whereTold(ground, record.id, record.kind);
+    if (at) void this.router.navigate([...at.commands], { fragment: at.fragment });
   }
 }

@@ -1,5 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { formatValue, kindFacts, woundsOf, yearsToClose, type WoundChoice } from '../../../../core';
+import {
+  cm,
+  kindFacts,
+  list,
+  mm,
+  share,
+  tagOf,
+  told,
+  woundsOf,
+  yearsToClose,
+  type Arg,
+  type Message,
+  type WoundChoice,
+} from '../../../../core';
+import { Say, Told } from '../words/told';
+import { Words } from '../words/words';
 import { BookStore } from '../book/book-store';
 import { Prices } from '../judging/prices';
 import { drawnSeason, smallExtent } from '../drawing/small-drawing';
@@ -8,10 +23,10 @@ import { TreeSilhouette } from '../yard/tree-silhouette';
 /** Other ways to the same frame with fewer or smaller wounds: each drawn as it leaves the tree, told against the plan. */
 @Component({
   selector: 'eb-other-wounds',
-  imports: [TreeSilhouette],
+  imports: [Say, Told, TreeSilhouette],
   template: `
     @if (ways().length > 0) {
-      <h2>The same frame, other wounds</h2>
+      <h2>{{ 'other-wounds.the-same-frame-other' | say }}</h2>
       <ol class="runners other-wounds">
         @for (way of ways(); track way.choice.stemId) {
           <li [attr.data-way]="way.choice.stemId">
@@ -25,8 +40,8 @@ import { TreeSilhouette } from '../yard/tree-silhouette';
                 [fullCm]="extent().fullCm"
                 [halfWidthCm]="extent().halfWidthCm"
               />
-              <b>{{ way.does }}</b>
-              <span class="change">{{ way.against }}</span>
+              <b>{{ way.does | told }}</b>
+              <span class="change">{{ words.line(way.against) }}</span>
             </button>
           </li>
         }
@@ -34,9 +49,9 @@ import { TreeSilhouette } from '../yard/tree-silhouette';
     }
     @for (set of setLengths(); track set.stemId) {
       <p class="quiet-words own-length">
-        You set {{ set.tag }} to {{ set.length }}.
+        {{ set.words | told }}
         <button type="button" class="btn btn-line" (click)="letProgram(set.stemId)">
-          Let the program decide
+          {{ 'ruling.undecided' | say }}
         </button>
       </p>
     }
@@ -49,6 +64,7 @@ export class OtherWounds {
   /** Only ways that concern this stem; all of them when not given. */
   readonly stemId = input<string>();
   private readonly book = inject(BookStore);
+  readonly words = inject(Words);
   private readonly prices = inject(Prices);
 
   private readonly state = computed(() => this.book.states().get(this.treeId()));
@@ -67,8 +83,9 @@ export class OtherWounds {
   readonly setLengths = computed(() =>
     this.stemId() !== undefined
       ? []
-      : Object.entries(this.state()?.cuts ?? {}).map(([stemId, cm]) => ({
-          ...{ stemId, tag: this.tag(stemId), length: this.length(cm) },
+      : Object.entries(this.state()?.cuts ?? {}).map(([stemId, toCm]) => ({
+          stemId,
+          words: told('wounds.set', { limb: this.tag(stemId), length: cm(toCm) }),
         })),
   );
 
@@ -81,37 +98,31 @@ export class OtherWounds {
     void this.book.record({ kind: 'cut-set', treeId: this.treeId(), stemId, toLengthCm: length });
   }
 
-  private does({ stemId, toLengthCm, together, shorterCm }: WoundChoice): string {
-    const names = together.map((id) => this.tag(id)).join(', ');
-    return shorterCm > 0
-      ? `Cut ${this.tag(stemId)} to ${this.length(toLengthCm)}: ${names} go with its end`
-      : `Leave ${this.tag(stemId)} at ${this.length(toLengthCm)}, cut ${names} singly`;
+  private does({ stemId, toLengthCm, together, shorterCm }: WoundChoice): Message {
+    return told(shorterCm > 0 ? 'wounds.cut' : 'wounds.leave', {
+      limb: this.tag(stemId),
+      length: cm(toLengthCm),
+      others: list(together.map((id) => this.tag(id))),
+    });
   }
 
-  private against({ wounds, largestMm, areaCm2, shorterCm, woodShare, isOver }: WoundChoice): string {
+  private against({ wounds, largestMm, areaCm2, shorterCm, woodShare, isOver }: WoundChoice): Message[] {
     const [judged, state] = [this.judged(), this.state()];
-    if (!judged || !state) return '';
+    if (!judged || !state) return [];
     const { plan } = judged;
-    const closes = yearsToClose(kindFacts(state.record.kind), largestMm).toFixed(1);
-    const percent = (share: number): number => Math.round(share * 100);
+    const seasons = yearsToClose(kindFacts(state.record.kind), largestMm);
+    const tenth = (area: number): number => Math.round(area * 10) / 10;
     return [
-      `${wounds} ${wounds === 1 ? 'cut' : 'cuts'} instead of ${plan.wounds}`,
-      `the widest ${this.diameter(largestMm)} instead of ${this.diameter(plan.largestWoundMm)}, closed in ${closes} seasons`,
-      `${areaCm2.toFixed(1)} cm² of wounds instead of ${woundsOf(plan.acts).areaCm2.toFixed(1)}`,
-      `${percent(woodShare)} % of the wood instead of ${percent(plan.woodShare)}${isOver ? ', over a cap' : ''}`,
-      ...(shorterCm > 0 ? [`${this.length(shorterCm)} shorter`] : []),
-    ].join('; ');
+      told('runners.cuts', { cuts: wounds, planned: plan.wounds }),
+      told('wounds.widest', { wide: mm(largestMm), was: mm(plan.largestWoundMm), seasons }),
+      told('wounds.area', { area: tenth(areaCm2), was: tenth(woundsOf(plan.acts).areaCm2) }),
+      told(isOver ? 'wounds.wood.over' : 'wounds.wood', {
+        wood: share(woodShare),
+        was: share(plan.woodShare),
+      }),
+      ...(shorterCm > 0 ? [told('wounds.shorter', { by: cm(shorterCm) })] : []),
+    ];
   }
 
-  private tag(stemId: string): string {
-    return this.state()?.tree.stems.find(({ id }) => id === stemId)?.tag ?? stemId;
-  }
-
-  private length(cm: number): string {
-    return formatValue(cm, 'length', this.book.units());
-  }
-
-  private diameter(mm: number): string {
-    return formatValue(mm, 'diameter', this.book.units());
-  }
+  private readonly tag = (stemId: string): Arg => tagOf(this.state()?.tree ?? { stems: [] }, stemId);
 }

@@ -8,15 +8,18 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { compassWord } from '../../../../core';
+import { compassCalled, deg } from '../../../../core';
 import { PlanDrawing } from '../drawing/plan-drawing';
+import { Words } from '../words/words';
 import { BenchStore } from './bench-store';
 import { FollowFigure } from './follow-figure';
+import { Say } from '../words/told';
 
 const SIDE = 280;
 
 /** The tree from above. Pointing gives a bearing to the reading being filled; on the rim it is where one stands. */
 @Component({
+  imports: [Say],
   selector: 'eb-plan-from-above',
   template: `
     <div
@@ -29,7 +32,7 @@ const SIDE = 280;
       (pointercancel)="walking = false"
     ></div>
     <label class="stand">
-      <span class="visually-hidden">Bearing you stand on, in degrees</span>
+      <span class="visually-hidden">{{ 'plan-from-above.bearing-you-stand-on' | say }}</span>
       <input
         type="range"
         min="0"
@@ -52,12 +55,15 @@ export class PlanFromAbove {
   private drawing: PlanDrawing | undefined;
   walking = false;
 
+  private readonly words = inject(Words);
+
   constructor() {
     afterNextRender(() => {
       this.drawing = new PlanDrawing(
         this.host().nativeElement,
         (id) => this.bench.take(id),
         (to) => this.follow.to(to),
+        this.words,
       );
       this.draw();
     });
@@ -67,12 +73,15 @@ export class PlanFromAbove {
   }
 
   readonly word = (): string =>
-    `${Math.round(this.bench.standingDeg())}°, ${compassWord(this.bench.standingDeg())}`;
+    this.words.say('stand.bearing', {
+      bearing: deg(this.bench.standingDeg()),
+      way: compassCalled(this.bench.standingDeg()),
+    });
 
   hint(): string {
     return this.bench.filling()?.field === 'bearing'
-      ? 'Point where the limb heads.'
-      : `You stand to the ${compassWord(this.bench.standingDeg())}.`;
+      ? this.words.say('stand.point')
+      : this.words.say('stand.you', { way: compassCalled(this.bench.standingDeg()) });
   }
 
   point(event: PointerEvent, isDown: boolean): void {

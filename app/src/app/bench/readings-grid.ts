@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject } from '@angular/core';
 import {
   CONDITIONS,
-  decisionWord,
+  decisionShort,
   FIELD_DIMENSION,
   fieldReading,
   formatValue,
@@ -9,14 +9,17 @@ import {
   READING_FIELDS,
   recordedText,
   tagOfRow,
+  type Decision,
   type DraftField,
   type Stem,
   type StemId,
+  type Message,
   type Tree,
   MOST_CELL,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { BOOK_WORLD } from '../book/book-world';
+import { Say, Told } from '../words/told';
 import { BenchStore } from './bench-store';
 
 interface Cell {
@@ -32,22 +35,16 @@ interface Row {
   isNew: boolean;
   isTrunk: boolean;
   cells: readonly Cell[];
-  decision: string;
+  verdict: Decision | undefined;
+  decision: Message | undefined;
 }
-
-const HEADS: Record<(typeof READING_FIELDS)[number], string> = {
-  origin: 'starts at',
-  bearing: 'bearing',
-  angle: 'angle',
-  length: 'length',
-  diameter: 'thick',
-};
 
 const FIELDS: readonly DraftField[] = ['tag', 'on', ...READING_FIELDS, 'condition'];
 
 /** Readings, a row for each limb: five numbers, Enter moves on, and a new row is always waiting at the foot. */
 @Component({
   selector: 'eb-readings-grid',
+  imports: [Say, Told],
   templateUrl: './readings-grid.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -60,7 +57,7 @@ export class ReadingsGrid {
   private blank = this.freshRow();
 
   readonly conditions = CONDITIONS;
-  readonly heads = READING_FIELDS.map((field) => HEADS[field]);
+  readonly heads = READING_FIELDS.map((field) => `field.${field}` as const);
   readonly isDirty = computed(() => Object.keys(this.bench.rows()).length > 0);
   readonly canBringBack = computed(() =>
     this.book.thrown().some(({ treeId }) => treeId === this.bench.treeId()),
@@ -187,7 +184,15 @@ export class ReadingsGrid {
     });
     const verdict = this.bench.judged()?.verdicts[id];
     const tag = tagOfRow(tree, this.bench.rows(), id);
-    return { id, tag, isNew: !stem, isTrunk, cells, decision: verdict ? decisionWord(verdict) : '' };
+    return {
+      id,
+      tag,
+      isNew: !stem,
+      isTrunk,
+      cells,
+      verdict: verdict?.decision,
+      decision: verdict && decisionShort(verdict),
+    };
   }
 
   /** Ids of new rows sort by when they were begun, so that they stand in that order after a reload too. */

@@ -2,26 +2,44 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { debounceTime } from 'rxjs';
-import { explainFinding, formatValue, type ChosenSet, type Say, type Verdict } from '../../../../core';
+import {
+  deg,
+  list,
+  reasonsOf,
+  tagOf,
+  told,
+  type ChosenSet,
+  type Message,
+  type Reason,
+  type Verdict,
+} from '../../../../core';
+import { ReasonTold } from '../words/reason-told';
+import { Say, Told } from '../words/told';
+import { Words } from '../words/words';
 import { BookStore } from '../book/book-store';
 import { drawnSeason } from '../drawing/small-drawing';
 import { TreeSilhouette } from '../yard/tree-silhouette';
 import { BenchStore } from './bench-store';
 import { OtherWounds } from './other-wounds';
 
+/** The ranks of what a set costs, the weightiest first. */
+const COSTS = ['cost.pins', 'cost.rules', 'cost.limbs', 'cost.form', 'cost.merit', 'cost.order'] as const;
+/** Least change of a gap that is told, deg. */
+const TOLD_GAP_DEG = 5;
 /** Time without a step after which one stands still, ms. */
 const STILL_MS = 120;
 
 /** The whole choice in short, the next best sets as drawings to try on, and the places no limb fills. */
 @Component({
   selector: 'eb-runners-up',
-  imports: [RouterLink, TreeSilhouette, OtherWounds],
+  imports: [RouterLink, Say, Told, ReasonTold, TreeSilhouette, OtherWounds],
   templateUrl: './runners-up.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RunnersUp {
   readonly bench = inject(BenchStore);
   private readonly book = inject(BookStore);
+  private readonly words = inject(Words);
 
   /** Where one stands once one stands still: the small drawings are not walked round with every step. */
   readonly standingDeg = toSignal(toObservable(this.bench.standingDeg).pipe(debounceTime(STILL_MS)), {
@@ -46,12 +64,10 @@ export class RunnersUp {
     return judged.runnersUp.map((set, i) => ({
       set,
       tags: this.tags(set),
-      difference: [
-        this.difference(set, judged.chosen),
-        cutsInstead(this.bench.priced()?.runnersUpWounds[i]?.wounds, judged.plan.wounds),
-      ]
-        .filter(Boolean)
-        .join('; '),
+      difference: this.words.line([
+        ...this.difference(set, judged.chosen),
+        ...cutsInstead(this.bench.priced()?.runnersUpWounds[i]?.wounds, judged.plan.wounds),
+      ]),
       verdicts: marked(set, judged.verdicts),
       isTried: this.bench.tried() === set,
     }));
@@ -63,27 +79,24 @@ export class RunnersUp {
     if (!judged || judged.proven) return undefined;
     const { cost } = judged.chosen;
     const at = cost.findIndex((x, i) => x !== judged.bound[i]);
-    const names = ['pins', 'rules', 'limbs short', 'form', 'merit', 'order'];
+    const what = told(COSTS[at] ?? 'cost.order');
     const by = (cost[at] ?? 0) - (judged.bound[at] ?? 0);
-    const unit = at >= 3 ? `${by / 10} points of ${names[at] ?? ''}` : `${by} ${names[at] ?? ''}`;
-    return `The best found in ${judged.nodes} sets. No set can be better by more than ${unit}.`;
+    const apart = at >= 3 ? told('runners.points', { by: by / 10, what }) : told('runners.by', { by, what });
+    return told('runners.best-found', { sets: judged.nodes, by: apart });
   });
 
   /** What is found of the limbs that stay, once the work is done. */
-  readonly planned = computed(() => {
+  readonly planned = computed<Reason[]>(() => {
     const [judged, state] = [this.bench.judged(), this.bench.state()];
     if (!judged || !state) return [];
-    const units = this.book.units();
-    const say: Say = {
-      length: (cm) => formatValue(cm, 'length', units),
-      diameter: (mm) => formatValue(mm, 'diameter', units),
-      angle: (deg) => formatValue(deg, 'angle', units),
-      ratio: (share) => `${Math.round(share * 100)} %`,
-      stem: (id) => this.tag(id),
-    };
-    return judged.setFindings.planned.map((finding) => {
-      const whose = finding.rule === 'bare-sector' ? '' : `${this.tag(finding.stemId)}: `;
-      return whose + explainFinding(finding, say);
+    const findings = judged.setFindings.planned;
+    return reasonsOf(findings, state.tree).map(({ grounds, ...finding }, i) => {
+      const { rule, stemId } = findings[i] ?? {};
+      const isOfLimb = rule !== 'bare-sector' && stemId !== undefined;
+      const message = isOfLimb
+        ? told('runners.of-limb', { limb: tagOf(state.tree, stemId), finding })
+        : finding;
+      return { ...message, ...(grounds && { grounds }) };
     });
   });
 
@@ -96,11 +109,11 @@ export class RunnersUp {
   }
 
   shape(set: ChosenSet): string {
-    const gaps = set.gaps.map(
-      ({ place, largestDeg, evenDeg }) =>
-        `${place}: largest gap ${Math.round(largestDeg)}°, even would be ${Math.round(evenDeg)}°`,
+    return this.words.line(
+      set.gaps.map(({ called, largestDeg, evenDeg }) =>
+        told('runners.gap-of', { place: called, gap: deg(largestDeg), even: deg(evenDeg) }),
+      ),
     );
-    return gaps.join('; ');
   }
 
   hasCorrections(set: ChosenSet): boolean {
@@ -116,19 +129,22 @@ export class RunnersUp {
   }
 
   /** What a set has more or less than the chosen one, and how its gaps change. */
-  private difference(set: ChosenSet, chosen: ChosenSet): string {
+  private difference(set: ChosenSet, chosen: ChosenSet): Message[] {
     const ids = (of: ChosenSet): string[] => of.limbs.map(({ stemId }) => stemId);
     const added = ids(set).filter((id) => !ids(chosen).includes(id));
     const dropped = ids(chosen).filter((id) => !ids(set).includes(id));
     const gap = (of: ChosenSet): number => Math.max(0, ...of.gaps.map(({ largestDeg }) => largestDeg));
     const wider = Math.round(gap(set) - gap(chosen));
+    const tree = this.bench.state()?.tree ?? { stems: [] };
+    const limbs = (of: readonly string[]) => list(of.map((id) => tagOf(tree, id)));
+    const by = deg(Math.abs(wider));
     return [
-      added.length > 0 ? `gains ${added.map((id) => this.tag(id)).join(', ')}` : '',
-      dropped.length > 0 ? `loses ${dropped.map((id) => this.tag(id)).join(', ')}` : '',
-      Math.abs(wider) >= 5 ? `largest gap ${Math.abs(wider)}° ${wider > 0 ? 'wider' : 'narrower'}` : '',
-    ]
-      .filter(Boolean)
-      .join('; ');
+      ...(added.length > 0 ? [told('runners.gains', { limbs: limbs(added) })] : []),
+      ...(dropped.length > 0 ? [told('runners.loses', { limbs: limbs(dropped) })] : []),
+      ...(Math.abs(wider) >= TOLD_GAP_DEG
+        ? [told(wider > 0 ? 'runners.wider' : 'runners.narrower', { by })]
+        : []),
+    ];
   }
 
   private tag(stemId: string): string {
@@ -153,7 +169,5 @@ function marked(
   );
 }
 
-const cutsInstead = (cuts: number | undefined, planned: number): string =>
-  cuts === undefined || cuts === planned
-    ? ''
-    : `${cuts} ${cuts === 1 ? 'cut' : 'cuts'} instead of ${planned}`;
+const cutsInstead = (cuts: number | undefined, planned: number): Message[] =>
+  cuts === undefined || cuts === planned ? [] : [told('runners.cuts', { cuts, planned })];

@@ -1,21 +1,26 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { format, parseISO } from 'date-fns';
+import { told, waysOf } from '../../../../core';
+import { Say, Told } from '../words/told';
+import { Words } from '../words/words';
 import { BookStore } from '../book/book-store';
 import { BenchStore, type Moment } from './bench-store';
+
+/** So many of the last entries are shown. */
+const SHOWN = 6;
 
 /** What the book has of this tree, in order, and the moment that is drawn: as it stands, or after the work. */
 @Component({
   selector: 'eb-season-strip',
   template: `
     <div class="strip">
-      <ol class="past" aria-label="What is on record">
+      <ol class="past" [attr.aria-label]="'season-strip.what-is-on-record' | say">
         @for (entry of past(); track $index) {
           <li [attr.data-kind]="entry.kind">
-            <span class="when">{{ entry.when }}</span> {{ entry.words }}
+            <span class="when">{{ words.month(entry.when) }}</span> {{ entry.words | told }}
           </li>
         }
       </ol>
-      <div class="moments" role="radiogroup" aria-label="What is drawn">
+      <div class="moments" role="radiogroup" [attr.aria-label]="'season-strip.what-is-drawn' | say">
         @for (moment of moments; track moment.id) {
           <label [class.chosen]="bench.moment() === moment.id">
             <input
@@ -26,50 +31,38 @@ import { BenchStore, type Moment } from './bench-store';
               [disabled]="moment.id === 'after' && !bench.judged()"
               (change)="bench.show(moment.id)"
             />
-            {{ moment.words }}
+            {{ moment.code | say }}
           </label>
         }
       </div>
       @if (bench.moment() === 'after' && bench.judged()) {
         <button type="button" class="btn btn-act" (click)="bench.workDone()">
-          Write it down as done today
+          {{ 'season-strip.write-it-down-as' | say }}
         </button>
       }
     </div>
   `,
+  imports: [Say, Told],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SeasonStrip {
   readonly bench = inject(BenchStore);
   private readonly book = inject(BookStore);
-  readonly moments: readonly { id: Moment; words: string }[] = [
-    { id: 'stands', words: 'as it stands' },
-    { id: 'after', words: 'after the work' },
-  ];
+  readonly words = inject(Words);
+  readonly moments = [
+    { id: 'stands', code: 'moment.stands' },
+    { id: 'after', code: 'moment.after' },
+  ] as const satisfies readonly { id: Moment; code: string }[];
 
   readonly past = computed(() => {
     const record = this.bench.state()?.record;
     if (!record) return [];
-    const when = (iso: string): string => format(parseISO(iso), 'MMM yy');
     const events = this.book.read().eventsOf.get(record.id) ?? [];
-    const told = events.flatMap((event) => {
-      const at = { when: when(event.happenedOn), kind: event.kind };
-      switch (event.kind) {
-        case 'visit':
-          return [{ ...at, words: 'measured' }];
-        case 'acts-done':
-          return [
-            {
-              ...at,
-              words: `${event.acts.length} ${event.acts.length === 1 ? 'cut or tie' : 'cuts and ties'}`,
-            },
-          ];
-        case 'lost':
-          return [{ ...at, words: 'a limb lost' }];
-        default:
-          return [];
-      }
+    const entries = events.flatMap((event) => {
+      const words = waysOf(event.kind).told?.(event);
+      return words ? [{ when: event.happenedOn, kind: event.kind, words }] : [];
     });
-    return [{ when: when(record.planted), kind: 'planted', words: 'planted' }, ...told].slice(-6);
+    const planted = { when: record.planted, kind: 'planted', words: told('book.planted') };
+    return [planted, ...entries].slice(-SHOWN);
   });
 }

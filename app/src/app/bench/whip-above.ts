@@ -1,15 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { BenchStore } from './bench-store';
 import { WhipBuds } from './whip-buds';
+import { Say } from '../words/told';
 
 const LIMB = 96;
 const LABEL = 112;
 
 /** The limbs to come of a whip, from above: each as wide as its bud's facing is unsure. */
 @Component({
+  imports: [Say],
   selector: 'eb-whip-above',
   template: `
-    <svg class="whip-plan" viewBox="-140 -140 280 280" role="img" aria-label="The limbs to come, from above">
+    <svg
+      class="whip-plan"
+      viewBox="-140 -140 280 280"
+      role="img"
+      [attr.aria-label]="'whip-above.the-limbs-to-come' | say"
+    >
       <circle class="rim" [attr.r]="100" />
       <text class="compass" y="-124" dy="0.34em">N</text>
       @for (limb of limbs(); track limb.bud) {
@@ -19,7 +26,7 @@ const LABEL = 112;
       }
     </svg>
     <label class="stand">
-      <span class="visually-hidden">Bearing you stand on, in degrees</span>
+      <span class="visually-hidden">{{ 'plan-from-above.bearing-you-stand-on' | say }}</span>
       <input
         type="range"
         min="0"
@@ -30,7 +37,7 @@ const LABEL = 112;
         (input)="bench.stand(range.valueAsNumber)"
       />
     </label>
-    <p class="stand-words">The limbs to come, and how sure their facing is.</p>
+    <p class="stand-words">{{ 'whip-above.the-limbs-to-come-2' | say }}</p>
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -15,7 +15,7 @@ let units: WritableSignal<Units>;
 let buds: WhipBuds;
 
 function planOf(now: TreeState): WhipPlan | undefined {
-  const judged = judge(now, 'metric');
+  const judged = judge(now);
   return judged.kind === 'whip' ? judged.whip : undefined;
 }
 

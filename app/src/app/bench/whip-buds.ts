@@ -1,29 +1,23 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import {
-  compassWord,
-  formatValue,
+  cm,
+  compassCalled,
+  deg,
   kindFacts,
   parseReading,
   usualBuds,
   type BudReadings,
-  type WhipBud,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
+import { Words } from '../words/words';
 import { BenchStore } from './bench-store';
-
-const ROLE_WORDS: Record<WhipBud['role'], string> = {
-  chosen: 'leave',
-  insurance: 'leave as insurance',
-  'rub-off': 'rub off',
-  top: 'leave alone',
-  'cut-off': 'cut away',
-};
 
 /** The buds of the whip on the bench: which is in hand, what was read of them, and how they are told. */
 @Injectable()
 export class WhipBuds {
   private readonly bench = inject(BenchStore);
   private readonly book = inject(BookStore);
+  private readonly words = inject(Words);
 
   readonly inHand = signal<number | undefined>(undefined);
   readonly trouble = signal<string | undefined>(undefined);
@@ -34,8 +28,11 @@ export class WhipBuds {
   readonly told = computed(() =>
     (this.plan()?.buds ?? []).map((bud) => ({
       bud,
-      words: ROLE_WORDS[bud.role],
-      facing: `${compassWord(bud.bearingDeg)} ${Math.round(bud.bearingDeg) % 360}°`,
+      words: this.words.say(`bud-role.${bud.role}`),
+      facing: this.words.say('whip.facing', {
+        way: compassCalled(bud.bearingDeg),
+        bearing: deg(Math.round(bud.bearingDeg) % 360),
+      }),
       height: this.shown(bud.heightCm),
     })),
   );
@@ -46,8 +43,8 @@ export class WhipBuds {
     return state.buds ?? usualBuds(kindFacts(state.record.kind), state.tree.unionCm);
   });
 
-  shown(cm: number): string {
-    return formatValue(cm, 'length', this.book.units());
+  shown(lengthCm: number): string {
+    return this.words.arg(cm(lengthCm));
   }
 
   /** Writes the first bud's height or the spacing down; text that cannot be read is refused with words. */

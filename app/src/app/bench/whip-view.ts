@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { WhipBuds } from './whip-buds';
+import { Say } from '../words/told';
 
 const WIDTH = 400;
 const HEIGHT = 520;
@@ -10,6 +11,7 @@ const OUT_PX = 20;
 
 /** A whip seen from where one stands, its buds round the spiral: which to leave, rub off and notch, where to head. */
 @Component({
+  imports: [Say],
   selector: 'eb-whip-view',
   templateUrl: './whip-view.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -44,8 +46,6 @@ export class WhipView {
 
   readonly head = computed(() => {
     const at = this.whip.plan()?.headAtCm;
-    return at === undefined
-      ? undefined
-      : { y: this.ground - at * this.scale(), words: `head at ${this.whip.shown(at)}` };
+    return at === undefined ? undefined : { y: this.ground - at * this.scale(), atCm: at };
   });
 }

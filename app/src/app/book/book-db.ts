@@ -1,6 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import {
   eventsFrom1,
+  eventsFrom2,
   eventTroubles,
   latestClock,
   mergeBooks,
@@ -9,6 +10,7 @@ import {
   type BookEvent,
   type DraftCells,
   type Event1,
+  type Event2,
   type EventBody,
   type Yard,
 } from '../../../../core';
@@ -32,7 +34,7 @@ interface BookSchema extends DBSchema {
 export type BookDb = IDBPDatabase<BookSchema>;
 
 const NAME = 'eager-bough';
-const VERSION = 2;
+const VERSION = 3;
 const STRICT = { durability: 'strict' } as const;
 
 /** What is told of the store itself, besides what is in it. */
@@ -57,8 +59,8 @@ export async function openBookDb(name = NAME, news = NO_NEWS): Promise<BookDb> {
           const drafts = db.createObjectStore('drafts', { keyPath: ['yardId', 'treeId', 'row', 'field'] });
           drafts.createIndex('yard', 'yardId');
           db.createObjectStore('settings');
-        } else if (from < 2) {
-          await bringUpFrom1(tx.objectStore('yards'), tx.objectStore('events'));
+        } else {
+          await bringUp(from, tx.objectStore('yards'), tx.objectStore('events'));
         }
       },
       blocked: () => news.waits(),
@@ -76,8 +78,9 @@ export async function openBookDb(name = NAME, news = NO_NEWS): Promise<BookDb> {
   }
 }
 
-/** Events of the first version, in every yard, become those of today. */
-async function bringUpFrom1(
+/** Events of an older version of the store, in every yard, become those of today. */
+async function bringUp(
+  from: number,
   yards: { getAll(): Promise<Yard[]> },
   events: {
     index(name: 'yard'): { getAll(yardId: string): Promise<{ yardId: string; event: BookEvent }[]> };
@@ -85,8 +88,9 @@ async function bringUpFrom1(
   },
 ): Promise<void> {
   for (const yard of await yards.getAll()) {
-    const old = (await events.index('yard').getAll(yard.id)).map(({ event }) => event as unknown as Event1);
-    for (const event of eventsFrom1(yard, old)) await events.put({ yardId: yard.id, event });
+    const old: unknown = (await events.index('yard').getAll(yard.id)).map(({ event }) => event);
+    const now = from < 2 ? eventsFrom1(yard, old as Event1[]) : eventsFrom2(old as Event2[]);
+    for (const event of now) await events.put({ yardId: yard.id, event });
   }
 }
 

@@ -3,6 +3,8 @@ import fc from 'fast-check';
 import { deleteDB, openDB } from 'idb';
 import { beforeEach, describe, expect, it } from 'vitest';
 import book1 from '../../../../core/testing/golden/book-1.json';
+import book2 from '../../../../core/testing/golden/book-2.json';
+import trees2 from '../../../../core/testing/golden/trees-2.json';
 import trees1 from '../../../../core/testing/golden/trees-1.json';
 import { CONDITIONS, CROPS, MOST_SIDE_SHOOTS, readYardFile, RULINGS, type EventBody } from '../../../../core';
 import { openBookDb, type BookDb } from './book-db';
@@ -101,8 +103,11 @@ describe('a store that is not as it was left', () => {
     expect((await openTab(dbName)).yard().id).toBe('demo-yard');
   });
 
-  it('of the first version comes up to the trees its own program saw in it', async () => {
-    const old = await openDB(dbName, 1, {
+  it.each([
+    [1, book1, trees1],
+    [2, book2, trees2],
+  ] as const)('of version %d comes up to the trees its own program saw in it', async (version, book, was) => {
+    const old = await openDB(dbName, version, {
       upgrade(db) {
         db.createObjectStore('yards', { keyPath: 'id' });
         db.createObjectStore('events', { keyPath: ['yardId', 'event.id'] }).createIndex('yard', 'yardId');
@@ -113,12 +118,12 @@ describe('a store that is not as it was left', () => {
         db.createObjectStore('settings');
       },
     });
-    await old.put('yards', book1.yard);
-    for (const event of book1.events) await old.put('events', { yardId: book1.yard.id, event });
+    await old.put('yards', book.yard);
+    for (const event of book.events) await old.put('events', { yardId: book.yard.id, event });
     old.close();
     const store = await openTab(dbName);
     const trees = Object.fromEntries([...store.states()].map(([id, { tree }]) => [id, tree]));
-    const expected = Object.fromEntries(Object.entries(trees1).map(([id, { tree }]) => [id, tree]));
+    const expected = Object.fromEntries(Object.entries(was).map(([id, { tree }]) => [id, tree]));
     expect(JSON.parse(JSON.stringify(trees))).toEqual(expected);
     expect(await store.record({ kind: 'note', treeId: 'pear', text: 'after' })).toBe(true);
   });
@@ -186,7 +191,7 @@ describe('what can be written', () => {
   const number = fc.oneof(fc.double(), fc.integer({ min: -5, max: 2000 }));
   const reading = fc.record({
     ...{ value: number, sure: fc.double({ min: 0, max: 2000 }) },
-    how: fc.constantFrom('tape', 'estimated', 'by eye'),
+    how: fc.constantFrom('tape', 'guessed', 'by eye'),
     typed: fc.string({ maxLength: 60 }),
   });
   const stem = fc.record(

@@ -1,5 +1,6 @@
 import { cardElevation, cardPlan, type CardPicture } from '../drawing/card-drawing';
-import type { Units, WorkLine } from '../../../../core';
+import type { Units } from '../../../../core';
+import type { DrawingWords } from '../drawing/figure-links';
 
 /** A sheet in points: A4 is 595 by 842; the height grows with the lines. */
 const WIDTH = 595;
@@ -19,15 +20,24 @@ interface Head {
   share: string;
 }
 
+/** One act as it stands on the sheet, told. */
+export interface SheetLine {
+  number: number;
+  tag: string;
+  where: string | undefined;
+  words: string;
+  tool: string | undefined;
+  caution: string | undefined;
+}
+
 /** A work card as one SVG of its own: the same drawings, numbers and lines as on the page. */
 export function cardSheet(
   head: Head,
-  lines: readonly (Pick<WorkLine, 'number' | 'tag' | 'where' | 'words' | 'tool'> & {
-    caution: string | undefined;
-  })[],
+  lines: readonly SheetLine[],
   picture: CardPicture,
   standingDeg: number,
   units: Units,
+  told: DrawingWords,
 ): string {
   const serial = new XMLSerializer();
   const placed = (svg: SVGSVGElement, x: number, y: number, width: number, height: number): string => {
@@ -39,11 +49,14 @@ export function cardSheet(
     `<text x="${x}" y="${y}" font-size="12" fill="#16261d" ${more}>${escaped(words)}</text>`;
   let y = 478;
   const rows = lines.flatMap(({ number, tag, where, words, tool, caution }) => {
-    const parts = [...wrapped(where ? `${where}: ${words}` : words), ...(caution ? wrapped(caution) : [])];
+    const parts = [
+      ...wrapped(where ? told.say('card.where', { where, words }) : words),
+      ...(caution ? wrapped(caution) : []),
+    ];
     const row = [
       `<rect x="${MARGIN}" y="${y - 11}" width="12" height="12" fill="none" stroke="#16261d"/>`,
       text(MARGIN + 22, y, String(number), 'font-weight="600"'),
-      text(MARGIN + 44, y, tag ?? 'new', 'font-weight="600"'),
+      text(MARGIN + 44, y, tag, 'font-weight="600"'),
       ...parts.map((part, i) =>
         text(
           MARGIN + 84,
@@ -64,15 +77,24 @@ export function cardSheet(
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${height}" width="${WIDTH}pt" height="${height}pt" font-family="'Fira Sans Condensed', 'Fira Sans', sans-serif">`,
     `<rect width="${WIDTH}" height="${height}" fill="white"/>`,
-    text(MARGIN, 46, `${head.name}, ${head.what}`, 'style="font-size:20px" font-weight="600"'),
-    text(MARGIN, 66, `${head.where} · toward ${head.toward} · about ${head.minutes} min`),
-    ...wrapped(`Carry: ${head.kit}.`).map((part, i) => text(MARGIN, 84 + i * 14, part)),
-    placed(cardElevation(picture, standingDeg, 380, 340, units), MARGIN - 6, 108, 340, 304),
-    placed(cardPlan(picture, 220), WIDTH - MARGIN - 190, 112, 190, 190),
-    text(WIDTH - MARGIN - 190, 324, `Stays: ${head.stays}`),
+    text(
+      MARGIN,
+      46,
+      told.say('card.title', { name: head.name, what: head.what }),
+      'style="font-size:20px" font-weight="600"',
+    ),
+    text(
+      MARGIN,
+      66,
+      told.say('card.toward', { where: head.where, form: head.toward, minutes: head.minutes }),
+    ),
+    ...wrapped(told.say('card.carry', { kit: head.kit })).map((part, i) => text(MARGIN, 84 + i * 14, part)),
+    placed(cardElevation(picture, standingDeg, 380, 340, units, told), MARGIN - 6, 108, 340, 304),
+    placed(cardPlan(picture, 220, told), WIDTH - MARGIN - 190, 112, 190, 190),
+    text(WIDTH - MARGIN - 190, 324, told.say('card.stays', { limbs: head.stays })),
     ...wrapped(head.share, 32).map((part, i) => text(WIDTH - MARGIN - 190, 342 + i * 14, part)),
     ...rows,
-    text(MARGIN, y + 14, 'Notes', 'font-weight="600"'),
+    text(MARGIN, y + 14, told.say('card.notes'), 'font-weight="600"'),
     ...notes,
     '</svg>',
   ].join('\n');

@@ -21,9 +21,14 @@ import {
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
-import { kitWords } from './kit-words';
+import { Words } from '../words/words';
+import { kitParts } from './kit-words';
 import { partsOf } from './yard-parts';
 import { WorkCard } from './work-card';
+import { Say, Told } from '../words/told';
+
+/** A round longer than this is told in hours, minutes. */
+const HOURS_FROM = 90;
 
 interface Carded {
   state: TreeState;
@@ -33,7 +38,7 @@ interface Carded {
 /** Work cards to print: of one tree, or of every tree with work, site by site in walking order. */
 @Component({
   selector: 'eb-cards-page',
-  imports: [RouterLink, WorkCard],
+  imports: [Say, Told, RouterLink, WorkCard],
   templateUrl: './cards-page.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -43,6 +48,7 @@ export class CardsPage {
   readonly of = input<string>();
   private readonly book = inject(BookStore);
   private readonly judging = inject(JudgingStore);
+  private readonly words = inject(Words);
   private readonly router = inject(Router);
   readonly paper = signal<'A4' | 'letter'>('A4');
 
@@ -93,11 +99,14 @@ export class CardsPage {
     const minutes = scenes.reduce((sum, { scene, acts }) => sum + minutesFor(scene, acts), 0);
     return {
       trees: cards.map(({ state }) => state.record.name).join(' → '),
-      kit: kitWords(kitTogether(scenes.map(({ scene, acts }) => kitFor(scene, acts)))),
+      kit: this.words.line(kitParts(kitTogether(scenes.map(({ scene, acts }) => kitFor(scene, acts))))),
       time:
-        minutes < 90
-          ? `${Math.round(minutes)} min`
-          : `${Math.floor(minutes / 60)} h ${Math.round(minutes % 60)} min`,
+        minutes < HOURS_FROM
+          ? this.words.say('time.minutes', { minutes: Math.round(minutes) })
+          : this.words.say('time.hours', {
+              hours: Math.floor(minutes / 60),
+              minutes: Math.round(minutes % 60),
+            }),
     };
   });
 

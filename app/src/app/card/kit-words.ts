@@ -1,18 +1,24 @@
-import type { Kit } from '../../../../core';
+import { told, type Kit, type Message } from '../../../../core';
 
-/** What to carry, in a line. */
-export function kitWords({ tools, ties, pegs, cleans, paste, labels, notches }: Kit): string {
-  const count = (n: number, one: string, many: string): string[] =>
-    n > 0 ? [`${n} ${n === 1 ? one : many}`] : [];
-  const carried = tools.filter((tool) => tool !== 'hand');
+/** What to carry, part by part. */
+export function kitParts({ tools, ties, pegs, cleans, paste, labels, notches }: Kit): Message[] {
+  const counted = {
+    'kit.notches': notches,
+    'kit.ties': ties,
+    'kit.pegs': pegs,
+    'kit.labels': labels,
+  } as const;
+  const count = (code: keyof typeof counted): Message[] =>
+    counted[code] > 0 ? [told(code, { n: counted[code] })] : [];
+  const carried = tools.filter((tool) => tool !== 'hand').map((tool) => told(`tool.${tool}`));
   return [
-    ...(carried.length > 0 ? [carried.join(', ')] : []),
-    ...count(notches, 'notch: a sharp knife', 'notches: a sharp knife'),
-    'gloves, eye protection',
-    ...count(ties, 'soft tie and cord', 'soft ties and cords'),
-    ...count(pegs, 'clip-peg', 'clip-pegs'),
-    ...count(labels, 'fixing to move', 'fixings to move'),
-    `disinfectant as its label says, blades cleaned ${cleans}`,
-    ...(paste ? ['wound paste'] : []),
-  ].join('; ');
+    ...(carried.length > 0 ? [told('kit.tools', { tools: { list: carried } })] : []),
+    ...count('kit.notches'),
+    told('kit.gloves'),
+    ...count('kit.ties'),
+    ...count('kit.pegs'),
+    ...count('kit.labels'),
+    told(`kit.cleans.${cleans}`),
+    ...(paste ? [told('kit.paste')] : []),
+  ];
 }

@@ -8,15 +8,16 @@ import {
   input,
   viewChild,
 } from '@angular/core';
-import { format, parseISO } from 'date-fns';
 import {
-  compassWord,
-  FORM_NAMES,
-  kindFacts,
+  compassCalled,
+  day,
+  formCalled,
+  formOf,
+  schoolCalled,
+  share,
   kitFor,
   layOut,
   minutesFor,
-  sayIn,
   sceneOf,
   withDescendants,
   workLines,
@@ -27,7 +28,9 @@ import {
 import { BookStore } from '../book/book-store';
 import { cardElevation, cardPlan, widestFrom, type CardPicture } from '../drawing/card-drawing';
 import { cardSheet } from './card-sheet';
-import { kitWords } from './kit-words';
+import { Say } from '../words/told';
+import { Words } from '../words/words';
+import { kitParts } from './kit-words';
 
 /** Ruled lines left for notes. */
 const NOTE_LINES = 3;
@@ -35,6 +38,7 @@ const NOTE_LINES = 3;
 /** One tree's work on a page to carry out: drawings with numbers, a line for each act, a box to tick, room for notes. */
 @Component({
   selector: 'eb-work-card',
+  imports: [Say],
   templateUrl: './work-card.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -42,32 +46,38 @@ export class WorkCard {
   readonly state = input.required<TreeState>();
   readonly judged = input.required<Judgement>();
   private readonly book = inject(BookStore);
+  private readonly words = inject(Words);
   private readonly elevation = viewChild.required<ElementRef<HTMLElement>>('elevation');
   private readonly above = viewChild.required<ElementRef<HTMLElement>>('above');
   readonly noteLines = Array.from({ length: NOTE_LINES });
 
   private readonly scene = computed(() => sceneOf(this.state()));
 
-  readonly lines = computed<WorkLine[]>(() =>
-    workLines(this.scene(), this.judged().plan.acts, sayIn(this.book.units(), this.state().tree)),
-  );
+  readonly lines = computed<WorkLine[]>(() => workLines(this.scene(), this.judged().plan.acts));
 
   /** The lines, each caution once, at the first act it belongs to. */
   readonly told = computed(() => {
     const said = new Set<string>();
     return this.lines().map((line) => {
-      const cautions = line.cautions.filter((words) => !said.has(words));
+      const cautions = line.cautions
+        .map((caution) => this.words.tell(caution))
+        .filter((words) => !said.has(words));
       for (const words of cautions) said.add(words);
-      return { ...line, caution: cautions.length > 0 ? cautions.join(' ') : undefined };
+      return {
+        ...{ number: line.number, kind: line.act.kind, tag: line.tag ?? this.words.say('card.new') },
+        ...{ where: line.where && this.words.tell(line.where), words: this.words.tell(line.words) },
+        tool: line.tool && this.words.say(`tool.${line.tool}`),
+        caution: cautions.length > 0 ? cautions.join(' ') : undefined,
+      };
     });
   });
 
   /** Limbs and leader that stay, by the name on their tag. */
   private readonly stays = computed(() => {
-    const say = sayIn(this.book.units(), this.state().tree);
+    const tags = new Map(this.state().tree.stems.map(({ id, tag }) => [id, tag]));
     return Object.values(this.judged().verdicts)
       .filter(({ decision }) => decision === 'scaffold' || decision === 'leader')
-      .map(({ stemId }) => ({ stemId, tag: say.stem(stemId) }));
+      .map(({ stemId }) => ({ stemId, tag: tags.get(stemId) ?? stemId }));
   });
 
   readonly head = computed(() => {
@@ -76,17 +86,18 @@ export class WorkCard {
     const { plan } = this.judged();
     return {
       name: record.name,
-      what: [kindFacts(record.kind).name, record.variety && `‘${record.variety}’`].filter(Boolean).join(' '),
+      what: this.words.treeOf(record),
       where: site.name,
-      toward: FORM_NAMES[form],
-      read: visitedOn ? `read ${format(parseISO(visitedOn), 'd MMM yyyy')}` : '',
+      toward: this.words.tell(formCalled(form)),
+      read: visitedOn ? this.words.say('card.read', { day: day(visitedOn) }) : '',
       minutes,
-      school: this.state().school.name,
-      kit: kitWords(kitFor(this.scene(), plan.acts)),
-      stays: this.stays()
-        .map(({ tag }) => tag)
-        .join(', '),
-      share: `${Math.round(plan.account.wood * 100)} % of the wood comes to the ground, ${Math.round(plan.account.shoots * 100)} % of the shoots`,
+      school: this.words.tell(schoolCalled(this.state().school.id)),
+      kit: this.words.line(kitParts(kitFor(this.scene(), plan.acts))),
+      stays: this.words.arg({ list: this.stays().map(({ tag }) => ({ tag })) }),
+      share: this.words.say('card.share', {
+        wood: share(plan.account.wood),
+        shoots: share(plan.account.shoots),
+      }),
     };
   });
 
@@ -103,26 +114,34 @@ export class WorkCard {
 
   readonly standingDeg = computed(() => {
     const { form, site } = this.state();
-    const isFlat = form === 'horizontal-espalier' || form === 'fan';
-    return isFlat ? ((site.wallBearingDeg ?? 90) + 90) % 360 : widestFrom(this.picture().laid);
+    return formOf(form)?.needsWall
+      ? ((site.wallBearingDeg ?? 90) + 90) % 360
+      : widestFrom(this.picture().laid);
   });
 
   /** The side the tree is drawn from. */
-  readonly from = computed(() => compassWord(this.standingDeg()));
+  readonly from = computed(() => ({ way: compassCalled(this.standingDeg()) }));
 
   constructor() {
     effect(() => {
       const picture = this.picture();
       this.elevation().nativeElement.replaceChildren(
-        cardElevation(picture, this.standingDeg(), 460, 400, this.book.units()),
+        cardElevation(picture, this.standingDeg(), 460, 400, this.book.units(), this.words),
       );
-      this.above().nativeElement.replaceChildren(cardPlan(picture, 260));
+      this.above().nativeElement.replaceChildren(cardPlan(picture, 260, this.words));
     });
   }
 
   /** The card as an SVG file of its own. */
   saveSvg(): void {
-    const text = cardSheet(this.head(), this.told(), this.picture(), this.standingDeg(), this.book.units());
+    const text = cardSheet(
+      this.head(),
+      this.told(),
+      this.picture(),
+      this.standingDeg(),
+      this.book.units(),
+      this.words,
+    );
     const link = document.createElement('a');
     link.href = URL.createObjectURL(new Blob([text], { type: 'image/svg+xml' }));
     link.download = `${this.state().record.id}-card.svg`;

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { TreeState } from '../../../../core';
 import { treeOf } from '../../../../core/testing/trees';
+import { spoken } from '../words/spoken';
 import { partsOf } from './yard-parts';
 
 /** A tree of a name on a site, at a place, cm east and north. */
@@ -15,7 +16,7 @@ const row = (site: string, count: number, northCm = 0): TreeState[] =>
 describe('the parts of a yard that cards are printed for', () => {
   it('are its sites, and the rows on each by the names at their ends', () => {
     const parts = partsOf([...row('Bank', 3), ...row('Bank', 4, 900), ...row('Flat', 2)]);
-    expect(parts.map(({ name, treeIds }) => [name, treeIds.length])).toEqual([
+    expect(parts.map(({ name, treeIds }) => [spoken().tell(name), treeIds.length])).toEqual([
       ['Bank side', 7],
       ['row from Bank900-1 to Bank900-4, 4 trees', 4],
       ['row from Bank0-1 to Bank0-3, 3 trees', 3],

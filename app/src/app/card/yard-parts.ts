@@ -1,9 +1,9 @@
-import { rowsOf, type TreeState } from '../../../../core';
+import { asWritten, rowsOf, told, type Message, type TreeState } from '../../../../core';
 
 /** A part of a yard that is worked in one go: a site, or a row of trees on it. */
 export interface YardPart {
   id: string;
-  name: string;
+  name: Message;
   treeIds: readonly string[];
 }
 
@@ -17,11 +17,15 @@ export function partsOf(states: readonly TreeState[]): YardPart[] {
       const [first, last] = [trees[0], trees.at(-1)];
       return {
         id: `row-${first?.id ?? ''}`,
-        name: `row from ${first?.name ?? ''} to ${last?.name ?? ''}, ${trees.length} trees`,
+        name: told('yard.row', { first: first?.name ?? '', last: last?.name ?? '', trees: trees.length }),
         treeIds: trees.map(({ id }) => id),
       };
     });
-    const whole: YardPart = { id: `site-${site.id}`, name: site.name, treeIds: here.map(({ id }) => id) };
+    const whole: YardPart = {
+      id: `site-${site.id}`,
+      name: asWritten(site.name),
+      treeIds: here.map(({ id }) => id),
+    };
     return [
       ...(sites.length > 1 ? [whole] : []),
       ...rows.filter(({ treeIds }) => treeIds.length < here.length || sites.length === 1),

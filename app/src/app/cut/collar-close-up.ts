@@ -1,10 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { BENCH_CM, cm, told, type Message } from '../../../../core';
+import { Say, Told } from '../words/told';
 
 /** A limb's join close up: the collar, the cut just outside it, the three cuts of a thick limb, and the flush cut to avoid. */
 @Component({
+  imports: [Say, Told],
   selector: 'eb-collar-close-up',
   template: `
-    <svg viewBox="-70 -150 250 240" class="close-up" role="img" [attr.aria-label]="words()">
+    <svg viewBox="-70 -150 250 240" class="close-up" role="img" [attr.aria-label]="words() | told">
       <path class="bark" d="M-48 -150H0V90H-48Z" />
       <g [attr.transform]="'rotate(' + (limbDeg() - 90) + ')'">
         <path class="bark" [attr.d]="limb()" />
@@ -15,11 +18,11 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
           <path class="blade" [attr.d]="overcut()" />
         }
       </g>
-      @for (word of numbers(); track word.text) {
-        <text [attr.x]="word.x" [attr.y]="word.y" dy="0.34em">{{ word.text }}</text>
+      @for (word of numbers(); track $index) {
+        <text [attr.x]="word.x" [attr.y]="word.y" dy="0.34em">{{ word.text | told }}</text>
       }
       <path class="avoid" d="M2 -64V56" />
-      <text x="8" y="76">not flush</text>
+      <text x="8" y="76">{{ 'collar-close-up.not-flush' | say }}</text>
     </svg>
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -61,20 +64,21 @@ export class CollarCloseUp {
   /** The cuts' numbers, or the word for the one cut, upright beside their marks. */
   readonly numbers = computed(() => {
     const a = ((this.limbDeg() - 90) * Math.PI) / 180;
-    const at = (text: string, x: number, y: number) => ({
+    const at = (text: Message, x: number, y: number) => ({
       text,
       x: x * Math.cos(a) - y * Math.sin(a),
       y: x * Math.sin(a) + y * Math.cos(a),
     });
     const under = this.half() + 18;
-    if (!this.isInThree()) return [at(this.isBench() ? 'stub' : 'here', this.last() - 4, under)];
+    if (!this.isInThree())
+      return [at(told(this.isBench() ? 'closeup.stub-word' : 'closeup.here'), this.last() - 4, under)];
     return [
-      at('1', this.last() + 30, under),
-      at('2', this.last() + 40, -under),
-      at('3', this.last() - 4, under + 2),
+      at(told('number', { n: 1 }), this.last() + 30, under),
+      at(told('number', { n: 2 }), this.last() + 40, -under),
+      at(told('number', { n: 3 }), this.last() - 4, under + 2),
     ];
   });
   readonly words = computed(() =>
-    this.isBench() ? 'Cut to a stub of 3 cm' : 'Cut just outside the collar, not flush',
+    this.isBench() ? told('closeup.stub', { stub: cm(BENCH_CM) }) : told('closeup.collar'),
   );
 }

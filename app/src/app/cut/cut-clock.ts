@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { BudChoice, Fit } from '../../../../core';
+import { told, type BudChoice, type Fit } from '../../../../core';
+import { Told } from '../words/told';
 
 const SIGN: Record<Fit, string> = { good: '✓', fair: '~', refused: '×' };
 const RIM = 96;
@@ -15,13 +16,15 @@ const HUB = 30;
           role="button"
           tabindex="0"
           [attr.data-fit]="part.fit"
-          [attr.aria-label]="'The bud by the cut faces ' + part.words + '; such a bud is ' + part.fit"
+          [attr.aria-label]="part.name | told"
           (click)="faces.emit(part.facingDeg)"
           (keydown.enter)="faces.emit(part.facingDeg)"
         >
           <path [attr.d]="part.d" />
           <text class="sign" [attr.x]="part.x" [attr.y]="part.y" dy="0.34em">{{ part.sign }}</text>
-          <text class="word" [attr.x]="part.wordX" [attr.y]="part.wordY" dy="0.34em">{{ part.label }}</text>
+          <text class="word" [attr.x]="part.wordX" [attr.y]="part.wordY" dy="0.34em">
+            {{ part.label | told }}
+          </text>
         </g>
       }
       <circle class="pith" [attr.r]="hub" />
@@ -30,6 +33,7 @@ const HUB = 30;
       }
     </svg>
   `,
+  imports: [Told],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CutClock {
@@ -39,14 +43,15 @@ export class CutClock {
   readonly hub = HUB;
 
   readonly parts = computed(() =>
-    this.around().map(({ facingDeg, fit, words }) => {
+    this.around().map(({ facingDeg, fit, facing }) => {
       const [from, to] = [facingDeg - 22.5, facingDeg + 22.5];
       const [a, b, c, d] = [at(HUB, from), at(RIM, from), at(RIM, to), at(HUB, to)];
       const [x, y] = at((HUB + RIM) / 2, facingDeg);
       const [wordX, wordY] = at(RIM + 13, facingDeg);
       return {
-        ...{ facingDeg, fit, words, sign: SIGN[fit], x, y, wordX, wordY },
-        label: facingDeg % 90 === 0 ? words : '',
+        ...{ facingDeg, fit, sign: SIGN[fit], x, y, wordX, wordY },
+        name: told('cut.clock-part', { facing, fit: told(`fit.${fit}`) }),
+        label: facingDeg % 90 === 0 ? facing : undefined,
         d: `M${a.join(' ')}L${b.join(' ')}A${RIM} ${RIM} 0 0 1 ${c.join(' ')}L${d.join(' ')}A${HUB} ${HUB} 0 0 0 ${a.join(' ')}Z`,
       };
     }),

@@ -1,6 +1,7 @@
-import { DecimalPipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { mm } from '../../../../core';
 import { closeUpScale, cutFace } from './cut-face';
+import { Say } from '../words/told';
 
 const OVER_MM = 6;
 
@@ -12,7 +13,7 @@ const OVER_MM = 6;
       viewBox="-110 -105 220 190"
       class="close-up"
       role="img"
-      aria-label="The cut, sloped 45 degrees, 6 mm over the bud"
+      [attr.aria-label]="'closeup.bud' | say: { slope: { deg: 45 }, over }"
     >
       <g [attr.transform]="'rotate(' + limbDeg() + ')'">
         <path class="bark" [attr.d]="face().limb" />
@@ -21,10 +22,12 @@ const OVER_MM = 6;
         <path class="bud" [class.front]="isFront()" [attr.d]="bud()" />
       </g>
       <path class="shoot" [attr.d]="shoot()" />
-      <text x="-106" y="80">6 mm over the bud; limb {{ limbDeg() | number: '1.0-0' }}° from upright</text>
+      <text x="-106" y="80">
+        {{ 'closeup.bud.limb' | say: { over, angle: { deg: limbDeg() } } }}
+      </text>
     </svg>
   `,
-  imports: [DecimalPipe],
+  imports: [Say],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CutCloseUp {
@@ -32,6 +35,7 @@ export class CutCloseUp {
   readonly limbDeg = input.required<number>();
   readonly facingDeg = input.required<number>();
   readonly shootDeg = input.required<number>();
+  readonly over = mm(OVER_MM);
 
   private readonly px = computed(() => closeUpScale(this.diameterMm()));
   private readonly half = computed(() => (this.diameterMm() / 2) * this.px());

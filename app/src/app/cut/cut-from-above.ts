@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import {
+  deg,
+  told,
   isStraight,
   layOut,
   positionAt,
@@ -10,6 +12,7 @@ import {
   type StemId,
   type Tree,
 } from '../../../../core';
+import { Say, Told } from '../words/told';
 
 const SIGN: Record<Fit, string> = { good: '✓', fair: '~', refused: '×' };
 /** Half the side of the drawing, and the radius the tree is drawn in, px. */
@@ -22,10 +25,12 @@ const NAMED_CM = 20;
 @Component({
   selector: 'eb-cut-from-above',
   template: `
-    <svg [attr.viewBox]="box" role="img" [attr.aria-label]="words()">
+    <svg [attr.viewBox]="box" role="img" [attr.aria-label]="words() | told">
       <circle class="rim" [attr.r]="rim" />
       @for (quarter of quarters; track quarter.word) {
-        <text class="quarter" [attr.x]="quarter.x" [attr.y]="quarter.y" dy="0.34em">{{ quarter.word }}</text>
+        <text class="quarter" [attr.x]="quarter.x" [attr.y]="quarter.y" dy="0.34em">
+          {{ quarter.word | say }}
+        </text>
       }
       @for (limb of limbs(); track limb.id) {
         <path class="limb" [class.in-hand]="limb.id === stemId()" [attr.d]="limb.d" />
@@ -41,6 +46,7 @@ const NAMED_CM = 20;
       }
     </svg>
   `,
+  imports: [Told, Say],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CutFromAbove {
@@ -53,7 +59,7 @@ export class CutFromAbove {
 
   readonly box = `${-HALF} ${-HALF} ${2 * HALF} ${2 * HALF}`;
   readonly rim = RIM + 6;
-  readonly quarters = ['N', 'E', 'S', 'W'].map((word, i) => ({
+  readonly quarters = (['compass.N', 'compass.E', 'compass.S', 'compass.W'] as const).map((word, i) => ({
     ...{ word, x: Math.sin((i * Math.PI) / 2) * (HALF - 6), y: -Math.cos((i * Math.PI) / 2) * (HALF - 6) },
   }));
 
@@ -92,9 +98,7 @@ export class CutFromAbove {
 
   readonly words = computed(() => {
     const [best] = this.choices();
-    return best
-      ? `From above: the best bud’s shoot leads toward ${Math.round(best.bearingDeg)}°`
-      : 'From above: the tree after the work';
+    return best ? told('cut.above.best', { toward: deg(best.bearingDeg) }) : told('cut.above');
   });
 
   private at([x, y]: readonly [number, number, number]): [number, number] {

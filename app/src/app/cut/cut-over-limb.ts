@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { closeUpScale, cutFace } from './cut-face';
+import { Say } from '../words/told';
 
 const REACH = 84;
 /** How far over the crotch the cut begins, mm. */
@@ -7,13 +8,14 @@ const OVER_MM = 3;
 
 /** A cut to a limb that stands there, close up, from both limbs' real thickness and the angle between them: no stump over it. */
 @Component({
+  imports: [Say],
   selector: 'eb-cut-over-limb',
   template: `
     <svg
       viewBox="-110 -105 220 190"
       class="close-up"
       role="img"
-      [attr.aria-label]="'The cut just over ' + name() + ', sloped away from it, with no stump'"
+      [attr.aria-label]="'closeup.limb' | say: { limb: name() }"
     >
       <g [attr.transform]="'rotate(' + limbDeg() + ')'">
         <path class="bark" [attr.d]="side()" />
@@ -21,7 +23,7 @@ const OVER_MM = 3;
         <path class="removed" [attr.d]="face().removed" />
         <path class="blade" [attr.d]="face().blade" />
       </g>
-      <text x="-106" y="80">just over {{ name() }}, leaving no stump</text>
+      <text x="-106" y="80">{{ 'cut-over-limb.just-over-leaving-no' | say: { name: name() } }}</text>
     </svg>
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,26 +1,35 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
+  asWritten,
   bearingDifference,
   cautionsFor,
   cutBench,
-  formatValue,
+  cm,
+  deg,
   layOut,
   MEASURES,
-  MEASURE_WORDS,
+  measureCalled,
+  mm,
+  tagOf,
+  told,
   parseReading,
+  BENCH_CM,
   PEG_CM,
   placeOf,
   sceneOf,
   type BudChoice,
   type CutPreview,
   type Judgement,
+  type Message,
 } from '../../../../core';
 import { OtherWounds } from '../bench/other-wounds';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
 import { extentOf } from '../drawing/frame';
 import { drawnSeason } from '../drawing/small-drawing';
+import { Say, Told } from '../words/told';
+import { Words } from '../words/words';
 import { TreeSilhouette } from '../yard/tree-silhouette';
 import { CollarCloseUp } from './collar-close-up';
 import { CutClock } from './cut-clock';
@@ -34,6 +43,16 @@ const TOLD = 4;
 /** How many side shoots close by are told, and how far over its join a limb is cut to one, cm. */
 const TOLD_SHOOTS = 2;
 const OVER_LIMB_CM = 0.6;
+/** A cut is made this far over its bud (common guidance). */
+const OVER_BUD = { least: mm(5), most: mm(8) };
+/** A shoot nearer upright than this points nowhere, deg. */
+const UPRIGHT_DEG = 10;
+/** A limb to be made stands in the room of one that goes within this bearing of it; one that stays is next to it within the second, deg. */
+const ITS_ROOM_DEG = 45;
+const NEXT_TO_DEG = 60;
+/** Shortest length a limb is cut to, and how far apart buds stand, cm. */
+const LEAST_CUT_CM = 5;
+const BUDS_APART_CM = { least: 0.2, most: 50 };
 /** Room for a shoot beyond the longest limb, seen from above, cm. */
 const SHOOT_ROOM_CM = 25;
 
@@ -42,6 +61,8 @@ const SHOOT_ROOM_CM = 25;
   selector: 'eb-cut-page',
   imports: [
     RouterLink,
+    Say,
+    Told,
     TreeSilhouette,
     OtherWounds,
     CollarCloseUp,
@@ -59,6 +80,7 @@ export class CutPage {
   readonly stemId = input.required<string>();
   private readonly book = inject(BookStore);
   private readonly judging = inject(JudgingStore);
+  private readonly words = inject(Words);
 
   readonly state = computed(() => this.book.states().get(this.treeId()));
   readonly judged = computed<Judgement | undefined>(() => {
@@ -70,12 +92,12 @@ export class CutPage {
 
   readonly bench = computed(() => {
     const [state, judged] = [this.state(), this.judged()];
-    return state && judged ? cutBench(state, judged, this.stemId(), this.book.units()) : undefined;
+    return state && judged ? cutBench(state, judged, this.stemId()) : undefined;
   });
 
   /** Where the cut is being tried, cm; undefined for the plan's own. */
   readonly tried = signal<number | undefined>(undefined);
-  readonly trouble = signal<string | undefined>(undefined);
+  readonly trouble = signal<Message | undefined>(undefined);
 
   readonly atCm = computed(() => {
     const bench = this.bench();
@@ -104,7 +126,7 @@ export class CutPage {
       ...choice,
       isBest: i === 0 && choice.fit !== 'refused',
       at: this.length(choice.atCm),
-      way: `${this.wayOf(choice)}${this.into(choice)}`,
+      way: this.wayInto(choice),
     })),
   );
 
@@ -131,22 +153,30 @@ export class CutPage {
   );
 
   readonly whither = computed(() => {
-    if (!this.isCut()) return 'Not cut: the end bud runs on';
-    return this.lead() ? 'To a limb that stands there' : this.makesSeveral() ? 'Which buds' : 'Which bud';
+    if (!this.isCut()) return told('cut.not-cut');
+    if (this.lead()) return told('cut.to-limb');
+    return told(this.makesSeveral() ? 'cut.which-buds' : 'cut.which-bud');
   });
 
-  private wayOf({ angleDeg, bearingDeg }: { angleDeg: number; bearingDeg: number }): string {
-    return `${Math.round(angleDeg)}° from upright${angleDeg < 10 ? '' : `, toward ${Math.round(bearingDeg)}°`}`;
+  private wayOf({ angleDeg, bearingDeg }: { angleDeg: number; bearingDeg: number }): Message {
+    const angle = deg(angleDeg);
+    return angleDeg < UPRIGHT_DEG
+      ? told('cut.way.up', { angle })
+      : told('cut.way', { angle, toward: deg(bearingDeg) });
   }
 
   private tagOf(id: string): string {
     return this.state()?.tree.stems.find((stem) => stem.id === id)?.tag ?? id;
   }
 
-  /** The gap a shoot would grow into, in words; empty for none. */
-  private into({ gap }: BudChoice): string {
-    if (!gap) return '';
-    return `, into the ${Math.round(gap.widthDeg)}° between ${this.tagOf(gap.fromId)} and ${this.tagOf(gap.toId)}`;
+  /** The way a bud's shoot would take, with the gap it would grow into, if any. */
+  private wayInto(choice: BudChoice): Message {
+    const way = this.wayOf(choice);
+    const { gap } = choice;
+    const tree = this.state()?.tree ?? { stems: [] };
+    if (!gap) return way;
+    const [one, other] = [tagOf(tree, gap.fromId), tagOf(tree, gap.toId)];
+    return told('cut.way.into', { way, gap: deg(gap.widthDeg), one, other });
   }
 
   readonly shown = computed<BudChoice | undefined>(() => this.preview()?.choices[0]);
@@ -155,15 +185,14 @@ export class CutPage {
   readonly second = computed(() => {
     const planned = this.bench()?.planned;
     if (!planned?.second || this.tried() !== undefined) return undefined;
-    const { words, angleDeg, bearingDeg } = planned.second;
-    return `For the fork, leave the next bud below that faces ${words} too: it leads ${Math.round(angleDeg)}° from upright, toward ${Math.round(bearingDeg)}°. Rub off any between.`;
+    return told('cut.second', { facing: planned.second.facing, way: this.wayOf(planned.second) });
   });
 
   readonly account = computed(() => {
     const [preview, judged] = [this.preview(), this.judged()];
     if (!preview || !judged) return [];
     return MEASURES.map((measure) => ({
-      words: MEASURE_WORDS[measure],
+      called: measureCalled(measure),
       percent: (preview.account[measure] * 100).toFixed(1),
       was: (judged.plan.account[measure] * 100).toFixed(1),
       isOver: preview.account[measure] > judged.plan.caps[measure] + 1e-9,
@@ -174,22 +203,20 @@ export class CutPage {
     const place = this.preview()?.place;
     if (!place) return [];
     return [
-      `${this.diameter(place.diameterMm)} there: ${place.tool}`,
-      `${this.length(place.heightCm)} above ground`,
-      `closes in about ${place.closesYears < 1 ? 'a season' : `${place.closesYears.toFixed(1)} seasons`}`,
-      this.lead()
-        ? 'just over its join, sloped away from it to the other side, leaving no stump'
-        : '5 to 8 mm over the bud, sloped 45° away from it, the high side over the bud',
+      told('cut.tool-there', { thick: mm(place.diameterMm), tool: told(`tool.${place.tool}`) }),
+      told('cut.above-ground', { height: cm(place.heightCm) }),
+      place.closesYears < 1 ? told('cut.closes.season') : told('cut.closes', { seasons: place.closesYears }),
+      this.lead() ? told('cut.over-join') : told('cut.over-bud', { ...OVER_BUD, slope: deg(place.slopeDeg) }),
     ];
   });
 
   /** What to mind at the cut shown, be it the plan's or one tried. */
   readonly cautions = computed(() => {
     const [state, judged, bench] = [this.state(), this.judged(), this.bench()];
-    if (!state || !judged) return '';
+    if (!state || !judged) return [];
     const out = judged.plan.acts.find((a) => a.kind === 'take-out' && a.stemId === this.stemId());
     const act = bench ? bench.actAt(this.atCm()) : out;
-    return act ? cautionsFor(sceneOf(state), act).join(' ') : '';
+    return act ? cautionsFor(sceneOf(state), act) : [];
   });
 
   /** The cut that takes a limb off altogether, where it goes. */
@@ -199,34 +226,27 @@ export class CutPage {
     const act = judged.plan.acts.find((a) => a.kind === 'take-out' && a.stemId === this.stemId());
     const place = act && placeOf(sceneOf(state), act);
     if (act?.kind !== 'take-out' || !place) return undefined;
-    const years = (n: number): string => `${n.toFixed(1)} seasons`;
+    const { flushYears, flushMm, pegYears } = place;
+    const thickAndTool = { thick: mm(place.diameterMm), tool: told(`tool.${place.tool}`) };
     return {
       place,
       how: act.how ?? 'collar',
-      words: [
-        `${this.diameter(place.diameterMm)}: ${place.tool}${place.isInThree ? ', in three cuts: under, over, then the collar' : ''}.`,
-        act.how === 'bench'
-          ? 'To a stub of 3 cm: hidden buds on its underside may make a new, weaker limb in this empty place.'
-          : 'Just outside the collar, never flush, never leaving a peg.',
-        `The wound closes in about ${years(place.closesYears)}.`,
-        ...(place.flushYears !== undefined && place.flushMm !== undefined
-          ? [
-              `Cut flush it would be ${this.diameter(place.flushMm)} long and take ${years(place.flushYears)}, with no collar to close it.`,
-            ]
+      lines: [
+        told(place.isInThree ? 'cut.removal.three' : 'cut.removal', thickAndTool),
+        act.how === 'bench' ? told('cut.bench', { stub: cm(BENCH_CM) }) : told('cut.collar'),
+        told('cut.wound-closes', { seasons: place.closesYears }),
+        ...(flushYears !== undefined && flushMm !== undefined
+          ? [told('cut.flush', { long: mm(flushMm), seasons: flushYears })]
           : []),
-        ...(place.pegYears === undefined
-          ? []
-          : [
-              `A peg of ${this.length(PEG_CM)} would stand dead until the stem has thickened round it, ${years(place.pegYears)} in all, and rot the while unless it is cut again.`,
-            ]),
+        ...(pegYears === undefined ? [] : [told('cut.peg', { peg: cm(PEG_CM), seasons: pegYears })]),
       ],
       fills: this.fillsItsPlace(judged),
     };
   });
 
   readonly joinSpacing = computed(() => {
-    const cm = this.stem()?.budsSeen?.spacingCm;
-    return cm === undefined ? '' : this.length(cm);
+    const spacingCm = this.stem()?.budsSeen?.spacingCm;
+    return spacingCm === undefined ? '' : this.length(spacingCm);
   });
 
   constructor() {
@@ -238,7 +258,7 @@ export class CutPage {
   }
 
   /** What stands in the room of a limb that goes, and when. */
-  private fillsItsPlace(judged: Judgement): { words: string; by: string | undefined } {
+  private fillsItsPlace(judged: Judgement): { words: Message; by: string | undefined } {
     const bearing = this.stem()?.runBearing.value ?? 0;
     const near = judged.chosen.limbs
       .filter(({ role }) => role === 'scaffold')
@@ -246,35 +266,31 @@ export class CutPage {
       .map((limb) => ({ limb, turn: bearingDifference(limb.runBearing.value, bearing) }))
       .sort((a, b) => a.turn - b.turn)[0];
     const made = judged.plan.acts.find(
-      (act) => act.kind === 'make-limb' && bearingDifference(act.bearingDeg, bearing) < 45,
+      (act) => act.kind === 'make-limb' && bearingDifference(act.bearingDeg, bearing) < ITS_ROOM_DEG,
     );
     if (made?.kind === 'make-limb') {
-      const words = `A new limb near ${this.length(made.heightCm)}, begun this spring and there to choose next winter.`;
-      return { words, by: undefined };
+      return { words: told('fills.new', { height: cm(made.heightCm) }), by: undefined };
     }
-    if (!near) return { words: 'Nothing that stays fills its room yet.', by: undefined };
+    if (!near) return { words: told('fills.nothing'), by: undefined };
     const { limb, turn } = near;
-    const words =
-      turn < 60
-        ? `${limb.tag}, marked, stands ${Math.round(turn)}° from it now and spreads into its room next summer.`
-        : `The nearest limb that stays is ${limb.tag}, marked, ${Math.round(turn)}° away: its side shoots reach this room in two or three summers.`;
-    return { words, by: limb.id };
+    const args = { limb: { tag: limb.tag }, turn: deg(turn) };
+    return { words: told(turn < NEXT_TO_DEG ? 'fills.near' : 'fills.far', args), by: limb.id };
   }
 
-  move(cm: number): void {
+  move(toCm: number): void {
     const most = this.bench()?.stem.length.value ?? 0;
-    this.tried.set(Math.max(5, Math.min(most, cm)));
+    this.tried.set(Math.max(LEAST_CUT_CM, Math.min(most, toCm)));
     this.trouble.set(undefined);
   }
 
   typeLength(typed: string): void {
     const parsed = parseReading(typed, 'length', this.book.units());
-    if (!parsed.ok) return this.trouble.set(parsed.message);
+    if (!parsed.ok) return this.trouble.set(asWritten(parsed.message));
     const most = this.bench()?.stem.length.value ?? 0;
-    if (parsed.reading.value > most || parsed.reading.value < 5)
-      return this.trouble.set(
-        `The limb is ${this.length(most)} long: a length from ${this.length(5)} to that.`,
-      );
+    if (parsed.reading.value > most || parsed.reading.value < LEAST_CUT_CM) {
+      const args = { long: cm(most), least: cm(LEAST_CUT_CM) };
+      return this.trouble.set(told('trouble.limb-length', args));
+    }
     this.move(parsed.reading.value);
   }
 
@@ -292,9 +308,10 @@ export class CutPage {
     const stem = this.stem();
     const parsed = parseReading(typed, 'length', this.book.units());
     if (!stem) return;
-    if (!parsed.ok) return this.trouble.set(parsed.message);
-    if (parsed.reading.value < 0.2 || parsed.reading.value > 50)
-      return this.trouble.set('Buds stand between 2 mm and 50 cm apart.');
+    if (!parsed.ok) return this.trouble.set(asWritten(parsed.message));
+    const { least, most } = BUDS_APART_CM;
+    if (parsed.reading.value < least || parsed.reading.value > most)
+      return this.trouble.set(told('trouble.bud-spacing', { least: mm(least * 10), most: cm(most) }));
     this.trouble.set(undefined);
     this.observe({ ...(stem.budsSeen ?? { facings: [] }), spacingCm: parsed.reading.value });
   }
@@ -319,11 +336,7 @@ export class CutPage {
 
   readonly isOwn = computed(() => this.state()?.cuts[this.stemId()] !== undefined);
 
-  length(cm: number): string {
-    return formatValue(cm, 'length', this.book.units());
-  }
-
-  diameter(mm: number): string {
-    return formatValue(mm, 'diameter', this.book.units());
+  length(lengthCm: number): string {
+    return this.words.arg(cm(lengthCm));
   }
 }

@@ -18,7 +18,7 @@ const TREE: TestTree = {
 
 function benchFor(stemId: string): CutBench {
   const state = treeOf(TREE);
-  const bench = cutBench(state, judge(state, 'metric') as Judgement, stemId, 'metric');
+  const bench = cutBench(state, judge(state) as Judgement, stemId);
   if (!bench) throw new Error('not to be cut');
   return bench;
 }

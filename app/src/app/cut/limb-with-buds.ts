@@ -13,6 +13,7 @@ import {
 } from '@angular/core';
 import { diameterAt, taperOf, woodByAge, type BudChoice, type LimbBud, type Stem } from '../../../../core';
 import { woodColour } from '../drawing/wood-colours';
+import { Say } from '../words/told';
 
 /** Shortest a limb is cut to here, cm. */
 const LEAST_CM = 5;
@@ -29,10 +30,11 @@ const STOUT = 3;
 /** A facing less sure than this is drawn as not known, deg. */
 const KNOWN_DEG = 90;
 
-const ROWS = ['up', 'out-right', 'under', 'out-left', 'up'] as const;
+const ROWS = ['facing.up', 'facing.out-right', 'facing.under', 'facing.out-left', 'facing.up'] as const;
 
 /** A limb laid straight with its buds to scale, its spiral unrolled under it, and a cut that is dragged along both. */
 @Component({
+  imports: [Say],
   selector: 'eb-limb-with-buds',
   template: `
     <svg
@@ -40,7 +42,7 @@ const ROWS = ['up', 'out-right', 'under', 'out-left', 'up'] as const;
       class="limb-strip"
       [attr.viewBox]="'0 0 ' + width() + ' ' + height"
       role="img"
-      [attr.aria-label]="'Limb ' + stem().tag + ' with its buds, ' + stem().length.value + ' cm long'"
+      [attr.aria-label]="'cut.limb-strip' | say: { limb: stem().tag, long: { cm: stem().length.value } }"
       (pointerdown)="grab($event)"
       (pointermove)="drag($event)"
       (pointerup)="held = false"
@@ -68,7 +70,7 @@ const ROWS = ['up', 'out-right', 'under', 'out-left', 'up'] as const;
       }
       @for (row of rows; track row.y) {
         <line class="grid" [attr.x1]="left" [attr.x2]="width() - right" [attr.y1]="row.y" [attr.y2]="row.y" />
-        <text class="row-word" [attr.x]="left - 8" [attr.y]="row.y" dy="0.34em">{{ row.word }}</text>
+        <text class="row-word" [attr.x]="left - 8" [attr.y]="row.y" dy="0.34em">{{ row.word | say }}</text>
       }
       @for (bud of drawn(); track bud.x) {
         @if (bud.isKnown) {
@@ -94,7 +96,7 @@ const ROWS = ['up', 'out-right', 'under', 'out-left', 'up'] as const;
       </g>
     </svg>
     <label class="cut-slider">
-      <span class="visually-hidden">Length the limb is cut to, cm</span>
+      <span class="visually-hidden">{{ 'limb-with-buds.length-the-limb-is' | say }}</span>
       <input
         #range
         type="range"

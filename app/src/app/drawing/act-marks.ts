@@ -1,5 +1,6 @@
 import { select } from 'd3';
 import {
+  day,
   markOf,
   positionAt,
   runAt,
@@ -10,6 +11,7 @@ import {
   type Projection,
   type Vec3,
 } from '../../../../core';
+import type { DrawingWords } from './figure-links';
 import type { TreePicture } from './tree-picture';
 
 /** Where marks are drawn: their layer, and how tree cm become pixels there. */
@@ -26,17 +28,17 @@ export interface DrawnMark {
 }
 
 /** The act shown on the limb as the thing itself: a cut line, the ghost of the bent course, a notch. */
-export function markFor(board: Board, act: Act, { laid }: TreePicture): DrawnMark[] {
+export function markFor(board: Board, act: Act, { laid }: TreePicture, words: DrawingWords): DrawnMark[] {
   const mark = markOf(laid, act);
   switch (mark?.kind) {
     case 'wanted':
-      return laid.trunk ? [wanted(board, mark.at)] : [];
+      return laid.trunk ? [wanted(board, mark.at, words)] : [];
     case 'cut':
       return [cutLine(board, laid.courses.get(mark.stemId) as Course, mark)];
     case 'course':
       return [ghost(board, laid.courses.get(mark.stemId) as Course, mark.ghost)];
     case 'dated':
-      return [dated(board, laid.courses.get(mark.stemId) as Course, mark.until)];
+      return [dated(board, laid.courses.get(mark.stemId) as Course, mark.until, words)];
     case 'limb':
     case undefined:
       return [];
@@ -44,10 +46,10 @@ export function markFor(board: Board, act: Act, { laid }: TreePicture): DrawnMar
 }
 
 /** A notch at the place a limb is wanted. */
-function wanted(board: Board, there: Vec3): DrawnMark {
+function wanted(board: Board, there: Vec3, words: DrawingWords): DrawnMark {
   const group = select(board.layer).append('g').attr('class', 'mark notch');
   group.append('path').attr('d', 'M-7 -3 Q0 -9 7 -3 M0 -2 l-3.4 7 h6.8 Z');
-  group.append('text').attr('x', -11).attr('dy', '0.32em').text('limb wanted');
+  group.append('text').attr('x', -11).attr('dy', '0.32em').text(words.say('draw.wanted'));
   return { place: (project) => put(board, group.node() as SVGGElement, project(there), 0) };
 }
 
@@ -74,10 +76,14 @@ function cutLine(
 }
 
 /** A temporary limb's end date, hung dotted at its foot. */
-function dated(board: Board, course: Course, until: string): DrawnMark {
+function dated(board: Board, course: Course, until: string, words: DrawingWords): DrawnMark {
   const group = select(board.layer).append('g').attr('class', 'mark stay');
   group.append('line').attr('y1', -12).attr('y2', 12);
-  group.append('text').attr('x', 8).attr('dy', '0.32em').text(`to ${until}`);
+  group
+    .append('text')
+    .attr('x', 8)
+    .attr('dy', '0.32em')
+    .text(words.say('draw.until', { day: day(until) }));
   const node = group.node() as SVGGElement;
   return { place: (project) => put(board, node, project(positionAt(course, course.lengthCm * 0.35)), 0) };
 }

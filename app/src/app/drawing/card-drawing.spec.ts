@@ -1,8 +1,17 @@
 import { describe, expect, it } from 'vitest';
-import { judge, layOut, sayIn, sceneOf, withDescendants, workLines, type Judgement } from '../../../../core';
+import {
+  judge,
+  layOut,
+  sceneOf,
+  withDescendants,
+  workLines,
+  type Judgement,
+  type WorkLine,
+} from '../../../../core';
 import { treeOf, type TestTree } from '../../../../core/testing/trees';
 import { cardElevation, cardPlan, widestFrom, type CardPicture } from './card-drawing';
-import { cardSheet } from '../card/card-sheet';
+import { cardSheet, type SheetLine } from '../card/card-sheet';
+import { spoken } from '../words/spoken';
 
 const limb = (id: string, h: number, bearing: number, angle = 50, mm = 13) => ({
   ...{ id, h, bearing, angle, length: 90, mm },
@@ -20,8 +29,8 @@ const TREE: TestTree = {
 
 function picture(tree = TREE): CardPicture {
   const state = treeOf(tree);
-  const judged = judge(state, 'metric') as Judgement;
-  const lines = workLines(sceneOf(state), judged.plan.acts, sayIn('metric', state.tree));
+  const judged = judge(state) as Judgement;
+  const lines = workLines(sceneOf(state), judged.plan.acts);
   const gone = new Set(
     judged.plan.acts.flatMap((act) =>
       act.kind === 'take-out' ? [...withDescendants(state.tree, act.stemId)] : [],
@@ -30,26 +39,31 @@ function picture(tree = TREE): CardPicture {
   const stays = judged.chosen.limbs.map(({ stemId }) => ({ stemId, tag: stemId.toUpperCase() }));
   return { laid: layOut(state.tree), lines, gone, stays };
 }
+const { tell } = spoken();
+const onSheet = ({ number, tag, where, words, tool, cautions }: WorkLine): SheetLine => ({
+  ...{ number, tag: tag ?? 'new', where: where && tell(where), words: tell(words), tool },
+  caution: cautions[0] && tell(cautions[0]),
+});
 const numbersOf = (svg: SVGSVGElement): string[] =>
   [...svg.querySelectorAll('circle + text')].map((text) => text.textContent ?? '');
 
 describe('the drawing of a card', () => {
   it('has a number for each line of the card, and no other', () => {
     const drawn = picture();
-    const svg = cardElevation(drawn, 180, 460, 400);
+    const svg = cardElevation(drawn, 180, 460, 400, 'metric', spoken());
     expect(numbersOf(svg)).toEqual(drawn.lines.map(({ number }) => String(number)));
-    expect(numbersOf(cardPlan(drawn, 260))).toContain(String(drawn.lines.length));
+    expect(numbersOf(cardPlan(drawn, 260, spoken()))).toContain(String(drawn.lines.length));
   });
 
   it('draws what goes dashed and hollow, and what stays in ink', () => {
-    const svg = cardElevation(picture(), 180, 460, 400);
+    const svg = cardElevation(picture(), 180, 460, 400, 'metric', spoken());
     const dashed = [...svg.querySelectorAll('[stroke-dasharray="3 2"]')];
     expect(dashed.length).toBeGreaterThanOrEqual(5); // the limb that goes, and the end of each that is shortened
     expect(dashed.every((path) => path.getAttribute('fill') === 'none')).toBe(true);
   });
 
   it('names each limb that stays, beyond its end: the one to the east on the right of a view from the south', () => {
-    const svg = cardElevation(picture(), 180, 460, 400);
+    const svg = cardElevation(picture(), 180, 460, 400, 'metric', spoken());
     const xOf = (tag: string): number => {
       const found = [...svg.querySelectorAll('text')].filter(({ textContent }) => textContent === tag);
       expect(found).toHaveLength(1);
@@ -61,7 +75,14 @@ describe('the drawing of a card', () => {
 
   it('counts heights in the grower’s own units', () => {
     const heights = (units: 'metric' | 'imperial'): string[] => {
-      const texts = cardElevation({ ...picture(), lines: [], stays: [] }, 180, 460, 400, units);
+      const texts = cardElevation(
+        { ...picture(), lines: [], stays: [] },
+        180,
+        460,
+        400,
+        units,
+        spoken(units),
+      );
       return [...texts.querySelectorAll('text')].map(({ textContent }) => textContent ?? '');
     };
     expect(heights('metric')).toEqual(expect.arrayContaining(['50', '100', 'cm']));
@@ -75,12 +96,15 @@ describe('the drawing of a card', () => {
       limbs: TREE.limbs.map((l) => ({ ...l, length: 0, h: 0 })),
     };
     const drawn = { laid: layOut(treeOf(flat).tree), lines: [], gone: new Set<string>(), stays: [] };
-    for (const svg of [cardElevation(drawn, widestFrom(drawn.laid), 460, 400), cardPlan(drawn, 260)])
+    for (const svg of [
+      cardElevation(drawn, widestFrom(drawn.laid), 460, 400, 'metric', spoken()),
+      cardPlan(drawn, 260, spoken()),
+    ])
       expect(svg.outerHTML).not.toMatch(/NaN|Infinity/);
   });
 
   it('stands by itself: nothing in it needs a stylesheet', () => {
-    const svg = cardElevation(picture(), 180, 460, 400);
+    const svg = cardElevation(picture(), 180, 460, 400, 'metric', spoken());
     expect(svg.querySelectorAll('[class]')).toHaveLength(0);
     expect(svg.getAttribute('font-family')).toContain('Fira Sans');
   });
@@ -101,8 +125,8 @@ describe('a card as one SVG', () => {
 
   it('has each line, and writes markup in a name as the letters it is', () => {
     const drawn = picture();
-    const told = drawn.lines.map((line) => ({ ...line, caution: line.cautions[0] }));
-    const text = cardSheet(head, told, drawn, 180, 'metric');
+    const told = drawn.lines.map(onSheet);
+    const text = cardSheet(head, told, drawn, 180, 'metric', spoken());
     expect(text).toContain('Tree &lt;b&gt;&amp; co&lt;/b&gt;');
     const parsed = new DOMParser().parseFromString(text, 'image/svg+xml');
     expect(parsed.querySelector('parsererror')).toBeNull();
@@ -116,6 +140,7 @@ describe('a card as one SVG', () => {
       { ...picture(), lines: [] },
       180,
       'metric',
+      spoken(),
     );
     const parsed = new DOMParser().parseFromString(text, 'image/svg+xml');
     expect(parsed.querySelector('parsererror')).toBeNull();
@@ -126,8 +151,10 @@ describe('a card as one SVG', () => {
     const drawn = picture();
     const line = drawn.lines[0];
     if (!line) throw new Error('nothing to do');
-    const many = Array.from({ length: 40 }, () => ({ ...line, caution: undefined }));
-    const height = Number(/viewBox="0 0 595 (\d+)"/.exec(cardSheet(head, many, drawn, 180, 'metric'))?.[1]);
+    const many = Array.from({ length: 40 }, () => ({ ...onSheet(line), caution: undefined }));
+    const height = Number(
+      /viewBox="0 0 595 (\d+)"/.exec(cardSheet(head, many, drawn, 180, 'metric', spoken()))?.[1],
+    );
     expect(height).toBeGreaterThan(478 + 40 * 19);
   });
 });

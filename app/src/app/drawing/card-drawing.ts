@@ -25,6 +25,7 @@ const INK = '#16261d';
 const PALE = '#9aa39a';
 const FONT = "'Fira Sans Condensed', 'Fira Sans', sans-serif";
 const NUMBER_PX = 17;
+import type { DrawingWords } from './figure-links';
 /** How far beyond its end a limb's name is written, and the width of a letter, px. */
 const NAME_PX = 9;
 const NAME_LETTER_PX = 7;
@@ -63,13 +64,14 @@ export function cardElevation(
   standingDeg: number,
   width: number,
   height: number,
-  units: Units = 'metric',
+  units: Units,
+  told: DrawingWords,
 ): SVGSVGElement {
   const { radiusCm, heightCm } = extentOf(picture.laid);
   const frame = frameFor({ radiusCm: radiusCm * 1.04, heightCm: heightCm + 6 }, width, height, {
     ...{ left: 40, right: 14, top: 12, bottom: 24 },
   });
-  const svg = sheet(width, height, 'The tree, with a number at each act');
+  const svg = sheet(width, height, told.say('draw.card.elevation'));
   const topCm = (frame.footY - 6) / frame.scale;
   svg
     .append('path')
@@ -82,13 +84,13 @@ export function cardElevation(
     svg.append('path').attr('d', `M30 ${y}h6`).attr('stroke', INK);
     words(svg, 26, y, String(v), 11).attr('text-anchor', 'end');
   }
-  words(svg, 4, frame.footY + 14, unit.name, 11);
+  words(svg, 4, frame.footY + 14, told.say(unit.name), 11);
   drawTree(svg, picture, elevationFrom(standingDeg), frame);
   return svg.node() as SVGSVGElement;
 }
 
 /** The tree from above, north at the top, with the same numbers. */
-export function cardPlan(picture: CardPicture, side: number): SVGSVGElement {
+export function cardPlan(picture: CardPicture, side: number, told: DrawingWords): SVGSVGElement {
   const { radiusCm } = extentOf(picture.laid);
   const rim = side / 2 - 16;
   const frame = {
@@ -98,7 +100,7 @@ export function cardPlan(picture: CardPicture, side: number): SVGSVGElement {
     width: side,
     height: side,
   };
-  const svg = sheet(side, side, 'The tree from above, with a number at each act');
+  const svg = sheet(side, side, told.say('draw.card.plan'));
   svg
     .append('circle')
     .attr('cx', frame.footX)
@@ -106,7 +108,8 @@ export function cardPlan(picture: CardPicture, side: number): SVGSVGElement {
     .attr('r', rim)
     .attr('fill', 'none')
     .attr('stroke', PALE);
-  (['N', 'E', 'S', 'W'] as const).forEach((word, i) => {
+  (['N', 'E', 'S', 'W'] as const).forEach((quarter, i) => {
+    const word = told.say(`compass.${quarter}`);
     const a = (i * Math.PI) / 2;
     words(svg, frame.footX + Math.sin(a) * (rim + 9), frame.footY - Math.cos(a) * (rim + 9), word, 12).attr(
       'text-anchor',

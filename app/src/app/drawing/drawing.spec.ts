@@ -1,8 +1,18 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { judge, layOut, type Judgement } from '../../../../core';
+import {
+  because,
+  cm,
+  onFigure,
+  onSite,
+  told,
+  type Ground,
+  judge,
+  layOut,
+  type Judgement,
+} from '../../../../core';
 import { treeOf, type TestTree } from '../../../../core/testing/trees';
 import { ElevationDrawing } from './elevation-drawing';
-import type { ToldAt } from './figure-links';
+import { spoken } from '../words/spoken';
 import { extentOf, frameFor } from './frame';
 import { PlanDrawing } from './plan-drawing';
 import { hangTags, TAG_HEIGHT } from './tags';
@@ -21,19 +31,19 @@ const TREE: TestTree = {
   ],
 };
 const SIZE = { width: 600, height: 500 };
-const CM = { cm: 1, name: 'cm', step: 10 };
+const CM = { cm: 1, name: 'draw.unit.metric' as const, step: 10 };
 
 function picture(): TreePicture {
   const state = treeOf(TREE);
-  const judged = judge(state, 'metric') as Judgement;
+  const judged = judge(state) as Judgement;
   const laid = layOut(state.tree);
   return { laid, room: extentOf(laid), season: 2027, verdicts: judged.verdicts, acts: judged.plan.acts };
 }
 
 let host: HTMLElement;
 let taken: string[];
-let followed: ToldAt[];
-const follow = (to: ToldAt): void => void followed.push(to);
+let followed: Ground[];
+const follow = (to: Ground): void => void followed.push(to);
 
 beforeEach(() => {
   host = document.createElement('div');
@@ -56,10 +66,17 @@ const placeOf = (selector: string): [number, number] => {
 
 describe('the elevation', () => {
   function drawn(): ElevationDrawing {
-    const drawing = new ElevationDrawing(host, (id) => taken.push(id), follow);
+    const drawing = new ElevationDrawing(host, (id) => taken.push(id), follow, spoken());
     drawing.show(
       picture(),
-      [{ heightCm: 90, words: 'reach', kind: 'reach', toldAt: { rule: 'over-reach' } }],
+      [
+        {
+          heightCm: 90,
+          words: told('draw.reach', { height: cm(90) }),
+          kind: 'reach',
+          ground: onSite('reach'),
+        },
+      ],
       SIZE,
       CM,
     );
@@ -112,7 +129,7 @@ describe('the elevation', () => {
     expect(one('[data-tag=a]').getAttribute('aria-label')).toBe('Limb A, stays');
     expect(all('.mark.take-out')).toHaveLength(1);
     const [x, y] = placeOf('.mark.take-out');
-    const base = new ElevationDrawing(host, () => undefined, follow);
+    const base = new ElevationDrawing(host, () => undefined, follow, spoken());
     base.show(picture(), [], SIZE, CM);
     const join = base.endsOf('e', 180)?.base ?? [NaN, NaN];
     expect(Math.hypot(x - join[0], y - join[1])).toBeLessThan(20);
@@ -124,8 +141,8 @@ describe('the elevation', () => {
   });
 
   it('shows a limb tied aside, and a soft join pegged out, as ghosts of the course to come', () => {
-    const reason = { rule: '', words: '' };
-    const drawing = new ElevationDrawing(host, () => undefined, follow);
+    const reason = because('as-written');
+    const drawing = new ElevationDrawing(host, () => undefined, follow, spoken());
     const acts = [
       { kind: 'swing' as const, stemId: 'b', fromDeg: 90, toDeg: 110, reason },
       { kind: 'spread' as const, stemId: 'd', fromDeg: 50, toDeg: 60, reason },
@@ -142,7 +159,7 @@ describe('the elevation', () => {
     const before = picture();
     const verdict = before.verdicts['e'];
     if (!verdict) throw new Error('no verdict');
-    const reason = { rule: '', words: '' };
+    const reason = because('as-written');
     const stay = {
       kind: 'stay' as const,
       stemId: 'e',
@@ -150,11 +167,11 @@ describe('the elevation', () => {
       keptFor: 'leaf' as const,
       reason,
     };
-    const drawing = new ElevationDrawing(host, () => undefined, follow);
+    const drawing = new ElevationDrawing(host, () => undefined, follow, spoken());
     const verdicts = { ...before.verdicts, e: { ...verdict, decision: 'temporary' as const } };
     drawing.show({ ...before, verdicts, acts: [stay] }, [], SIZE, CM);
     drawing.turn(180);
-    expect(one('.mark.stay text').textContent).toBe('to 2027-11-14');
+    expect(one('.mark.stay text').textContent).toBe('to 14 November 2027');
     expect(one('[data-tag=e]').getAttribute('aria-label')).toBe('Limb E, stays a while');
     expect(one('[data-tag=e]').getAttribute('class')).toBe('tag while');
     expect(one('[data-tag=e] path.sign')).toBeTruthy();
@@ -171,7 +188,7 @@ describe('the elevation', () => {
     drawn();
     one('.across.reach text').dispatchEvent(new MouseEvent('click'));
     one('.across.reach text').dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
-    expect(followed).toEqual([{ rule: 'over-reach' }, { rule: 'over-reach' }]);
+    expect(followed).toEqual([onSite('reach'), onSite('reach')]);
   });
 
   it('draws the rule and the lines across to scale', () => {
@@ -192,7 +209,7 @@ describe('the elevation', () => {
 
 describe('the plan from above', () => {
   it('gives the bearing of a point: up is north, right is east', () => {
-    const plan = new PlanDrawing(host, () => undefined, follow);
+    const plan = new PlanDrawing(host, () => undefined, follow, spoken());
     plan.show(picture(), 280);
     expect([plan.bearingAt(140, 20), plan.bearingAt(260, 140), plan.bearingAt(140, 260)]).toEqual([
       0, 90, 180,
@@ -200,7 +217,7 @@ describe('the plan from above', () => {
   });
 
   it('shades the widest gap between the limbs that stay, once', () => {
-    const plan = new PlanDrawing(host, () => undefined, follow);
+    const plan = new PlanDrawing(host, () => undefined, follow, spoken());
     plan.show(picture(), 280);
     expect(all('.sector').length).toBeGreaterThan(2);
     expect(all('.gap').map((gap) => gap.textContent)).toContain('90°');
@@ -214,7 +231,7 @@ describe('the words on the plan', () => {
   ];
 
   it('are the quarters outside the rim, where no tip is; the one stood on gives way', () => {
-    const plan = new PlanDrawing(host, () => undefined, follow);
+    const plan = new PlanDrawing(host, () => undefined, follow, spoken());
     plan.show(picture(), 280);
     const rim = Number(one('.rim').getAttribute('r'));
     for (const [x, y] of all('.quarter').map(at))
@@ -226,7 +243,7 @@ describe('the words on the plan', () => {
   });
 
   it('name every stem of a bush, and no lone stem', () => {
-    const plan = new PlanDrawing(host, () => undefined, follow);
+    const plan = new PlanDrawing(host, () => undefined, follow, spoken());
     const { stems, ...tree } = treeOf(TREE).tree;
     plan.show(picture(), 280);
     expect(all('.tip').map(({ textContent }) => textContent)).not.toContain('trunk');
@@ -239,7 +256,7 @@ describe('the words on the plan', () => {
   });
 
   it('are each gap’s width, written clear of the limbs’ names', () => {
-    new PlanDrawing(host, () => undefined, follow).show(picture(), 280);
+    new PlanDrawing(host, () => undefined, follow, spoken()).show(picture(), 280);
     const tips = all('.tip').map(at);
     for (const [x, y] of all('.gap').map(at)) {
       expect(Math.min(...tips.map((tip) => Math.hypot(tip[0] - x, tip[1] - y)))).toBeGreaterThan(18);
@@ -249,9 +266,9 @@ describe('the words on the plan', () => {
 
 describe('a gap on the plan', () => {
   it('leads to the figure it is measured against', () => {
-    new PlanDrawing(host, () => undefined, follow).show(picture(), 280);
+    new PlanDrawing(host, () => undefined, follow, spoken()).show(picture(), 280);
     one('.gap').dispatchEvent(new MouseEvent('click'));
-    expect(followed).toEqual([{ figure: 'sector.bareRatio' }]);
+    expect(followed).toEqual([onFigure('sector.bareRatio')]);
   });
 });
 

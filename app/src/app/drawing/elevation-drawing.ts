@@ -13,12 +13,12 @@ import {
   type StemId,
 } from '../../../../core';
 import { markFor, type DrawnMark } from './act-marks';
-import type { Follow } from './figure-links';
+import type { DrawingWords, Follow } from './figure-links';
 import { frameFor, type Frame } from './frame';
 import { drawHeightRule, type HeightLine, type RuleUnit } from './height-rule';
 import { whenPressed } from './pressed';
 import { hangTags, TAG_HEIGHT } from './tags';
-import { MARK_WORDS, tagMark, type TagMark, type TreePicture } from './tree-picture';
+import { tagMark, type TagMark, type TreePicture } from './tree-picture';
 import { woodColour } from './wood-colours';
 
 interface DrawnStem {
@@ -72,6 +72,7 @@ export class ElevationDrawing {
     host: HTMLElement,
     private readonly onSelect: (id: StemId) => void,
     private readonly follow: Follow,
+    private readonly words: DrawingWords,
   ) {
     this.svg = create<SVGSVGElement>('svg').attr('class', 'elevation');
     host.append(this.svg.node() as SVGSVGElement);
@@ -94,7 +95,7 @@ export class ElevationDrawing {
     this.reachCm = picture.room.radiusCm * 0.6;
     this.frame = frameFor(roomFor(picture), size.width, size.height, MARGINS);
     this.svg.attr('viewBox', `0 0 ${size.width} ${size.height}`);
-    drawHeightRule(this.rule, this.frame, lines, unit, this.follow);
+    drawHeightRule(this.rule, this.frame, lines, unit, this.follow, this.words);
     this.drawStems(picture);
     this.marks.replaceChildren();
     const board = {
@@ -103,7 +104,7 @@ export class ElevationDrawing {
       at: (point: { x: number; y: number }) => this.at(point),
       open: (course: Course, project: Projection) => this.open(course, project),
     };
-    this.drawnMarks = picture.acts.flatMap((act) => markFor(board, act, picture));
+    this.drawnMarks = picture.acts.flatMap((act) => markFor(board, act, picture, this.words));
     this.depthOrder = '';
   }
 
@@ -181,7 +182,7 @@ export class ElevationDrawing {
       .attr('class', `tag ${mark}`)
       .attr('tabindex', 0)
       .attr('role', 'button')
-      .attr('aria-label', `Limb ${words}${MARK_WORDS[mark]}`)
+      .attr('aria-label', this.words.say(`draw.limb.${mark}`, { tag: words }))
       .attr('data-tag', stem.id);
     const label = group.append('g').attr('class', 'label');
     const [w, h] = [width / 2, TAG_HEIGHT / 2];

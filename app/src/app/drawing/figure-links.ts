@@ -1,17 +1,22 @@
 import type { Selection } from 'd3';
-import type { RuleKey } from '../../../../core';
+import type { Ground, Message, MessageCode, Args, Arg } from '../../../../core';
 
-/** Where the number behind a word on a drawing is told: a figure of the tree, or a rule of the almanac. */
-export type ToldAt = { figure: RuleKey } | { rule: string };
+/** How drawings are told things: by code, as a message, or one figure by itself. */
+export interface DrawingWords {
+  say(code: MessageCode, args?: Args): string;
+  tell(message: Message): string;
+  arg(arg: Arg): string;
+}
 
-/** Called when such a word is followed. */
-export type Follow = (to: ToldAt) => void;
+/** Called when a word on a drawing is followed to what it rests on. */
+export type Follow = (to: Ground) => void;
 
-/** Makes a word on a drawing lead to its figure or rule, by finger and by key. */
+/** Makes a word on a drawing lead to what it rests on, by finger and by key. */
 export function leadTo<T extends SVGElement>(
   word: Selection<T, undefined, null, undefined>,
-  to: ToldAt,
+  to: Ground,
   follow: Follow,
+  words: DrawingWords,
 ): void {
   const go = (event: Event): void => {
     event.stopPropagation();
@@ -20,8 +25,8 @@ export function leadTo<T extends SVGElement>(
   word
     .attr('role', 'link')
     .attr('tabindex', 0)
-    .attr('data-told', 'figure' in to ? to.figure : to.rule)
-    .attr('aria-label', `${word.text()}: the ${'figure' in to ? 'figure' : 'rule'} behind it`)
+    .attr('data-told', to.on)
+    .attr('aria-label', words.say('draw.behind', { word: word.text() }))
     .on('click', go)
     .on('pointerdown', (event: Event) => event.stopPropagation())
     .on('keydown', (event: Event) => {

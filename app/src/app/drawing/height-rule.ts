@@ -1,27 +1,27 @@
 import { scaleLinear, select } from 'd3';
-import { leadTo, type Follow, type ToldAt } from './figure-links';
-import type { Units } from '../../../../core';
+import { leadTo, type DrawingWords, type Follow } from './figure-links';
+import type { Ground, Message, MessageCode, Units } from '../../../../core';
 import type { Frame } from './frame';
 
 /** Lines across the drawing at heights that matter here, cm. */
 export interface HeightLine {
   heightCm: number;
-  words: string;
+  words: Message;
   kind: 'reach' | 'clearance' | 'wire';
-  toldAt: ToldAt;
+  ground: Ground;
 }
 
 /** What a rule counts in: cm to one of its units, the unit's name, and units between ticks. */
 export interface RuleUnit {
   cm: number;
-  name: string;
+  name: MessageCode;
   step: number;
 }
 
 /** What heights are read in, by the grower's units. */
 export const RULE_UNITS: Record<Units, RuleUnit> = {
-  metric: { cm: 1, name: 'cm', step: 10 },
-  imperial: { cm: 2.54, name: 'in', step: 4 },
+  metric: { cm: 1, name: 'draw.unit.metric', step: 10 },
+  imperial: { cm: 2.54, name: 'draw.unit.imperial', step: 4 },
 };
 
 /** Draws the height rule, the ground, and the lines across, in place of what the layer held. */
@@ -31,6 +31,7 @@ export function drawHeightRule(
   lines: readonly HeightLine[],
   unit: RuleUnit,
   follow: Follow,
+  words: DrawingWords,
 ): void {
   const { width, footY, scale } = frame;
   const topCm = (footY - 8) / scale;
@@ -50,7 +51,7 @@ export function drawHeightRule(
     .attr('class', 'unit')
     .attr('x', 4)
     .attr('y', footY + 16)
-    .text(unit.name);
+    .text(words.say(unit.name));
   rule
     .append('line')
     .attr('class', 'ground')
@@ -67,7 +68,7 @@ export function drawHeightRule(
       .attr('y1', footY)
       .attr('y2', footY + 6);
   }
-  for (const { heightCm, words, kind, toldAt } of lines) {
+  for (const { heightCm, words: across, kind, ground } of lines) {
     if (heightCm > topCm) continue;
     const at = footY - heightCm * scale;
     const line = rule.append('g').attr('class', `across ${kind}`).attr('transform', `translate(0,${at})`);
@@ -79,7 +80,7 @@ export function drawHeightRule(
       .append('text')
       .attr('x', width - 8)
       .attr('y', -4)
-      .text(words);
-    leadTo(label, toldAt, follow);
+      .text(words.tell(across));
+    leadTo(label, ground, follow, words);
   }
 }

@@ -9,8 +9,10 @@ import {
   type LaidTree,
   type Stem,
   type StemId,
+  deg,
+  onFigure,
 } from '../../../../core';
-import { leadTo, type Follow } from './figure-links';
+import { leadTo, type DrawingWords, type Follow } from './figure-links';
 import { type Frame } from './frame';
 import { whenPressed } from './pressed';
 import { tagMark, type TreePicture } from './tree-picture';
@@ -37,6 +39,7 @@ export class PlanDrawing {
     host: HTMLElement,
     private readonly onSelect: (id: StemId) => void,
     private readonly follow: Follow,
+    private readonly words: DrawingWords,
   ) {
     this.svg = create<SVGSVGElement>('svg').attr('class', 'plan');
     host.append(this.svg.node() as SVGSVGElement);
@@ -115,7 +118,7 @@ export class PlanDrawing {
         .attr('x', x)
         .attr('y', y)
         .attr('dy', '0.34em')
-        .text(word);
+        .text(this.words.say(`compass.${word}`));
     });
   }
 
@@ -158,8 +161,8 @@ export class PlanDrawing {
         .attr('x', x)
         .attr('y', y)
         .attr('dy', '0.34em')
-        .text(`${Math.round(width)}°`);
-      leadTo(gap, { figure: 'sector.bareRatio' }, this.follow);
+        .text(this.words.arg(deg(width)));
+      leadTo(gap, onFigure('sector.bareRatio'), this.follow, this.words);
     }
   }
 

@@ -16,14 +16,6 @@ export interface TreePicture {
 /** How a stem's decision is written on its tag, apart from its name. */
 export type TagMark = 'keep' | 'out' | 'while' | 'plain';
 
-/** The same for a reader of the page aloud. */
-export const MARK_WORDS: Readonly<Record<TagMark, string>> = {
-  keep: ', stays',
-  out: ', goes',
-  while: ', stays a while',
-  plain: '',
-};
-
 export function tagMark(verdict: Verdict | undefined): TagMark {
   if (!verdict) return 'plain';
   if (verdict.decision === 'temporary') return 'while';

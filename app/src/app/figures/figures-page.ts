@@ -1,12 +1,14 @@
-import { afterNextRender, ChangeDetectionStrategy, Component, effect, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, inject, input } from '@angular/core';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import type { RuleKey } from '../../../../core';
+import { scrollToFragment } from '../words/scroll-to-fragment';
+import { Say, Told } from '../words/told';
 import { TreeFigures } from './tree-figures';
 
 /** Every figure a tree is judged by: its value, source, who set it, and how to set it within bounds. */
 @Component({
   selector: 'eb-figures-page',
-  imports: [RouterLink],
+  imports: [RouterLink, Say, Told],
   providers: [TreeFigures],
   template: `
     <div class="leaf-page">
@@ -14,36 +16,49 @@ import { TreeFigures } from './tree-figures';
         <a class="back" [routerLink]="['/tree', treeId()]"
           ><i class="bi bi-arrow-left" aria-hidden="true"></i> {{ figures.state()?.record?.name }}</a
         >
-        <h1>What it is measured against</h1>
+        <h1>{{ 'figures.what-it-is-measured' | say }}</h1>
         <p>
-          Each figure may be set for this tree. The verdicts and the plan follow at once; Undo takes it back.
+          {{ 'figures.each-figure-may-be' | say }}
         </p>
       </header>
-      @for (group of figures.groups(); track group.title) {
-        <h2>{{ group.title }}</h2>
+      @for (group of figures.groups(); track group.title.code) {
+        <h2>{{ group.title | told }}</h2>
         <ul class="figures">
           @for (figure of group.figures; track figure.key) {
             <li [id]="figure.key" [class.pointed]="pointed() === figure.key" [class.own]="figure.isOwn">
-              <span class="about">{{ figure.about }}</span>
+              <span class="about">{{ figure.about | told }}</span>
               <input
                 #field
-                [attr.aria-label]="figure.about"
+                [attr.aria-label]="figure.about | told"
                 [value]="figure.shown"
                 (change)="set(figure.key, field.value)"
                 (focus)="field.select()"
               />
               <span class="origin"
-                >{{ figure.from }} · {{ figure.source }} · {{ figure.bounds }}
+                >{{ figure.from | told }} · {{ figure.source | told }} · {{ figure.bounds | told }}
                 @if (figure.isOwn) {
-                  <button type="button" class="tool" (click)="figures.reset(figure.key)">reset</button>
+                  <button type="button" class="tool" (click)="figures.reset(figure.key)">
+                    {{ 'figures.reset' | say }}
+                  </button>
                 }
               </span>
               @if (figures.trouble()?.key === figure.key) {
-                <span class="price" role="alert">{{ figures.trouble()?.words }}</span>
+                <span class="price" role="alert">{{ figures.trouble()?.why | told }}</span>
               }
             </li>
           }
         </ul>
+      }
+      @for (group of figures.lines(); track group.title.code) {
+        <h2>{{ group.title | told }}</h2>
+        <dl class="said-lines">
+          @for (line of group.lines; track line.id) {
+            <div [id]="line.id">
+              <dt>{{ line.about | told }}</dt>
+              <dd>{{ line.says }}</dd>
+            </div>
+          }
+        </dl>
       }
     </div>
   `,
@@ -58,7 +73,7 @@ export class FiguresPage {
 
   constructor() {
     effect(() => this.figures.treeId.set(this.treeId()));
-    afterNextRender(() => document.getElementById(this.pointed() ?? '')?.scrollIntoView({ block: 'center' }));
+    scrollToFragment();
   }
 
   set(key: RuleKey, text: string): void {

@@ -1,9 +1,10 @@
 import { signal, type WritableSignal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { RULE_KEYS, type EventBody, type TreeState, type Units } from '../../../../core';
+import { mm, told, RULE_KEYS, type EventBody, type TreeState, type Units } from '../../../../core';
 import { treeOf } from '../../../../core/testing/trees';
 import { BookStore } from '../book/book-store';
+import { spoken } from '../words/spoken';
 import { TreeFigures, type Figure } from './tree-figures';
 
 let written: EventBody[];
@@ -38,15 +39,22 @@ describe('the figures of a tree', () => {
   });
 
   it('say who set them', () => {
-    expect(figure('thick.ratio')).toMatchObject({ shown: '50 %', from: 'set by its form' });
-    expect(figure('shorten.share')).toMatchObject({ shown: '50 %', from: 'set by its school, frame first' });
+    expect(figure('thick.ratio')).toMatchObject({ shown: '50 %', from: told('layer.form') });
+    expect(figure('shorten.share')).toMatchObject({
+      shown: '50 %',
+      from: told('layer.school', { school: told('school.frame-first') }),
+    });
     expect(figure('thin.diameterMm')).toMatchObject({
       shown: '7 mm',
-      from: 'usual figure',
-      bounds: '2 mm to 20 mm',
+      from: told('layer.default'),
+      bounds: told('figures.bounds', { least: mm(2), most: mm(20) }),
     });
     states.set(new Map([state({ 'thin.diameterMm': 6 })]));
-    expect(figure('thin.diameterMm')).toMatchObject({ shown: '6 mm', source: 'your own word', isOwn: true });
+    expect(figure('thin.diameterMm')).toMatchObject({
+      shown: '6 mm',
+      source: told('source.own'),
+      isOwn: true,
+    });
   });
 
   it.each([
@@ -78,7 +86,9 @@ describe('the figures of a tree', () => {
     ['thick.ratio', '150', 'It must be 20 % to 100 %.'],
   ] as const)('%s refuses %s and says why', (key, text, words) => {
     figures.set(key, text);
-    expect(figures.trouble()).toEqual({ key, words });
+    const trouble = figures.trouble();
+    expect(trouble?.key).toBe(key);
+    expect(trouble && spoken(units()).tell(trouble.why)).toBe(words);
     expect(written).toEqual([]);
   });
 

@@ -1,26 +1,38 @@
 import { computed, inject, Injectable, signal, type Signal } from '@angular/core';
 import {
-  formatValue,
+  cm,
+  deg,
   formOf,
+  kindCalled,
   kindFacts,
+  list,
+  mm,
   parseReading,
   RULE_DEFAULTS,
   RULE_KEYS,
   sceneOf,
+  schoolCalled,
+  share,
+  told,
+  type Arg,
+  type Message,
+  type SiteLine,
+  type TreeLine,
   type Limit,
   type RuleKey,
   type TreeState,
 } from '../../../../core';
+import { Words } from '../words/words';
 import { BookStore } from '../book/book-store';
 
 /** One figure of a tree, as it is told and set. */
 export interface Figure {
   key: RuleKey;
-  about: string;
+  about: Message;
   shown: string;
-  from: string;
-  source: string;
-  bounds: string;
+  from: Message;
+  source: Message;
+  bounds: Message;
   isOwn: boolean;
 }
 
@@ -28,8 +40,9 @@ export interface Figure {
 @Injectable()
 export class TreeFigures {
   private readonly book = inject(BookStore);
+  private readonly words = inject(Words);
   readonly treeId = signal('');
-  readonly trouble = signal<{ key: RuleKey; words: string } | undefined>(undefined);
+  readonly trouble = signal<{ key: RuleKey; why: Message } | undefined>(undefined);
 
   readonly state: Signal<TreeState | undefined> = computed(() => this.book.states().get(this.treeId()));
 
@@ -43,8 +56,31 @@ export class TreeFigures {
     const figures = (keys: readonly RuleKey[]): Figure[] =>
       keys.map((key) => this.figure(state, limits(key)));
     return [
-      { title: 'What its form stands on', figures: figures(own) },
-      { title: 'What limbs and work are measured against', figures: figures(rest) },
+      { title: told('figures.form'), figures: figures(own) },
+      { title: told('figures.rest'), figures: figures(rest) },
+    ];
+  });
+
+  /** What the site and the tree themselves say, each line with the place links lead to. */
+  readonly lines = computed(() => {
+    const state = this.state();
+    if (!state) return [];
+    const of = <L extends string>(
+      kind: 'site' | 'tree',
+      lines: Record<L, Arg>,
+      called: (line: L) => Message,
+    ) =>
+      (Object.keys(lines) as L[]).map((line) => ({
+        id: `${kind}-${line}`,
+        about: called(line),
+        says: this.words.arg(lines[line]),
+      }));
+    return [
+      {
+        title: told('lines.site', { site: state.site.name }),
+        lines: of('site', siteLines(state), (line) => told(`site-line.${line}`)),
+      },
+      { title: told('lines.tree'), lines: of('tree', treeLines(state), (line) => told(`tree-line.${line}`)) },
     ];
   });
 
@@ -53,11 +89,12 @@ export class TreeFigures {
     const value = this.read(key, text);
     const { least, most } = RULE_DEFAULTS[key];
     if (value === undefined) {
-      this.trouble.set({ key, words: `“${text}” is not ${this.unitWord(key)}.` });
+      const unit = told(`unit-word.${RULE_DEFAULTS[key].unit}`);
+      this.trouble.set({ key, why: told('trouble.not-unit', { typed: text, unit }) });
       return;
     }
     if (value < least || value > most) {
-      this.trouble.set({ key, words: `It must be ${this.bounds(key)}.` });
+      this.trouble.set({ key, why: told('trouble.bounds', { bounds: this.bounds(key) }) });
       return;
     }
     this.trouble.set(undefined);
@@ -71,54 +108,24 @@ export class TreeFigures {
 
   private figure(state: TreeState, { key, value, from, source }: Limit): Figure {
     const layers = {
-      default: 'usual figure',
-      kind: `set for ${kindFacts(state.record.kind).name}`,
-      form: 'set by its form',
-      school: `set by its school, ${state.school.name}`,
-      site: 'set for this site',
-      tree: 'set for this tree by you',
+      default: told('layer.default'),
+      kind: told('layer.kind', { kind: kindCalled(kindFacts(state.record.kind)) }),
+      form: told('layer.form'),
+      school: told('layer.school', { school: schoolCalled(state.school.id) }),
+      site: told('layer.site'),
+      tree: told('layer.tree'),
     };
     return {
-      ...{ key, about: RULE_DEFAULTS[key].about, shown: this.shown(key, value), from: layers[from] },
-      ...{
-        source: from === 'tree' ? 'your own word' : source,
-        bounds: this.bounds(key),
-        isOwn: from === 'tree',
-      },
+      ...{ key, about: told(`figure.${key}`), shown: this.words.arg(shown(key, value)), from: layers[from] },
+      source: from === 'tree' ? told('source.own') : told(`source.${source}`),
+      bounds: this.bounds(key),
+      isOwn: from === 'tree',
     };
   }
 
-  private bounds(key: RuleKey): string {
+  private bounds(key: RuleKey): Message {
     const { least, most } = RULE_DEFAULTS[key];
-    return `${this.shown(key, least)} to ${this.shown(key, most)}`;
-  }
-
-  private shown(key: RuleKey, value: number): string {
-    const units = this.book.units();
-    switch (RULE_DEFAULTS[key].unit) {
-      case 'cm':
-        return formatValue(value, 'length', units);
-      case 'mm':
-        return formatValue(value, 'diameter', units);
-      case 'deg':
-        return formatValue(value, 'angle', units);
-      case 'ratio':
-        return `${Math.round(value * 100)} %`;
-      default:
-        return String(value);
-    }
-  }
-
-  private unitWord(key: RuleKey): string {
-    const words = {
-      cm: 'a length',
-      mm: 'a thickness',
-      deg: 'a number of degrees',
-      ratio: 'a percentage',
-      count: 'a number',
-      seasons: 'a number of seasons',
-    };
-    return words[RULE_DEFAULTS[key].unit];
+    return told('figures.bounds', { least: shown(key, least), most: shown(key, most) });
   }
 
   private read(key: RuleKey, text: string): number | undefined {
@@ -136,4 +143,46 @@ export class TreeFigures {
         ? Math.round(value)
         : value;
   }
+}
+
+/** A figure in its own unit. */
+function shown(key: RuleKey, value: number): Arg {
+  switch (RULE_DEFAULTS[key].unit) {
+    case 'cm':
+      return cm(value);
+    case 'mm':
+      return mm(value);
+    case 'deg':
+      return deg(value);
+    case 'ratio':
+      return share(value);
+    case 'count':
+    case 'seasons':
+      return value;
+  }
+}
+
+/** What a site says that the judgement rests on, line by line. */
+function siteLines({ site }: TreeState): Record<SiteLine, Arg> {
+  const sectors = site.clearance.map(({ fromDeg, toDeg, heightCm, why }) =>
+    told('line.clearance', { height: cm(heightCm), from: deg(fromDeg), to: deg(toDeg), why }),
+  );
+  return {
+    reach: cm(site.reachCm),
+    clearance: sectors.length > 0 ? list(sectors) : told('line.none'),
+    wall: site.wallBearingDeg === undefined ? told('line.no-wall') : deg(site.wallBearingDeg),
+    light: told(`light.${site.light ?? 'full'}`),
+    hot: told(site.hot ? 'line.yes' : 'line.no'),
+  };
+}
+
+/** What is known of a tree itself that the judgement rests on. */
+function treeLines({ record, leaderFailures }: TreeState): Record<TreeLine, Arg> {
+  return {
+    union: record.ownRooted ? told('line.own-rooted') : cm(record.unionCm),
+    stock: record.stockVigour ? told(`stock.${record.stockVigour}`) : told('line.none'),
+    room: record.roomCm === undefined ? told('line.none') : cm(record.roomCm),
+    roots: record.cameAs ? told(`came.${record.cameAs}`) : told('line.none'),
+    leaders: leaderFailures,
+  };
 }

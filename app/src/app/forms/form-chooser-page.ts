@@ -1,15 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
-  FORM_NAMES,
-  formatValue,
+  cm,
+  formCalled,
   formOf,
   layOut,
   parseReading,
   CAME_AS,
   type CameAs,
   type Degree,
+  countedAs,
+  share,
+  told,
+  type ActCount,
   type FormId,
+  type JudgedFormId,
+  type Message,
   type SuitedForm,
   type TreeDescription,
 } from '../../../../core';
@@ -17,25 +23,29 @@ import { BookStore } from '../book/book-store';
 import { extentOf } from '../drawing/frame';
 import { Ponder } from '../judging/ponder';
 import { drawnSeason } from '../drawing/small-drawing';
+import { ReasonTold } from '../words/reason-told';
+import { Say, Told } from '../words/told';
+import { Words } from '../words/words';
 import { TreeSilhouette } from '../yard/tree-silhouette';
 
 /** This tree in each form, the best suited first: drawn as the form would leave it, with what it would take and why. */
 @Component({
   selector: 'eb-form-chooser-page',
-  imports: [RouterLink, TreeSilhouette],
+  imports: [RouterLink, ReasonTold, Say, Told, TreeSilhouette],
   templateUrl: './form-chooser-page.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FormChooserPage {
   readonly treeId = input.required<string>();
   private readonly book = inject(BookStore);
+  readonly words = inject(Words);
 
   readonly state = computed(() => this.book.states().get(this.treeId()));
   private readonly asked = inject(Ponder).about(
     'forms',
     computed(() => {
       const state = this.state();
-      return state && state.tree.stems.length > 0 ? { state, units: this.book.units() } : undefined;
+      return state && state.tree.stems.length > 0 ? { state } : undefined;
     }),
   );
   readonly ways = CAME_AS;
@@ -54,8 +64,8 @@ export class FormChooserPage {
     if (asked.kind !== 'answered') return [];
     return asked.answer.map((suited) => ({
       ...suited,
-      name: FORM_NAMES[suited.form],
-      summary: formOf(suited.form)?.summary ?? '',
+      called: formCalled(suited.form),
+      summary: told(`form.${suited.form as JudgedFormId}.summary`),
       isNow: suited.form === now,
       takes: this.takes(suited),
       tree: suited.judged?.plan.after ?? this.state()?.tree,
@@ -67,8 +77,8 @@ export class FormChooserPage {
     return state !== undefined && (formOf(state.form)?.hasLeader ?? false);
   });
   readonly room = computed(() => {
-    const cm = this.state()?.record.roomCm;
-    return cm === undefined ? '' : formatValue(cm, 'length', this.book.units());
+    const roomCm = this.state()?.record.roomCm;
+    return roomCm === undefined ? '' : this.words.arg(cm(roomCm));
   });
 
   choose(form: FormId): void {
@@ -107,15 +117,17 @@ export class FormChooserPage {
     void this.book.record({ kind: 'tree-described', treeId: this.treeId(), change });
   }
 
-  private takes({ judged }: SuitedForm): string {
-    if (!judged) return 'To be made from its buds.';
+  private takes({ judged }: SuitedForm): Message[] {
+    if (!judged) return [told('forms.from-buds')];
     const { acts, account, caps } = judged.plan;
-    const count = (...kinds: string[]): number => acts.filter(({ kind }) => kinds.includes(kind)).length;
-    const percent = (share: number): string => `${Math.round(share * 100)}\u00a0%`;
+    const count = (as: ActCount): number => acts.filter((act) => countedAs(act) === as).length;
+    const later = count('date');
     return [
-      `${count('take-out')} out, ${count('shorten')} shortened, ${count('bend', 'swing', 'spread')} bent`,
-      ...(count('stay') > 0 ? [`${count('stay')} for a later winter`] : []),
-      `${percent(account.wood)} of the wood (cap ${percent(caps.wood)}), ${percent(account.shoots)} of the shoots`,
-    ].join('; ');
+      told('forms.work', { out: count('take-out'), shortened: count('shorten'), bent: count('bend') }),
+      ...(later > 0 ? [told('forms.later', { n: later })] : []),
+      told('forms.takes', {
+        ...{ wood: share(account.wood), cap: share(caps.wood), shoots: share(account.shoots) },
+      }),
+    ];
   }
 }

@@ -1,10 +1,9 @@
-import type { Judged, TreeState, Units } from '../../../../core';
+import type { Judged, TreeState } from '../../../../core';
 
 export interface JudgeRequest {
   id: number;
   treeId: string;
   state: TreeState;
-  units: Units;
 }
 
 export interface JudgeAnswer {

@@ -5,13 +5,13 @@ import type { JudgeAnswer, JudgeRequest } from './judge-messages';
 
 addEventListener('message', ({ data }: MessageEvent<JudgeRequest>) => void answer(data));
 
-async function answer({ id, treeId, state, units }: JudgeRequest): Promise<void> {
+async function answer({ id, treeId, state }: JudgeRequest): Promise<void> {
   const reply = (result: JudgeAnswer['result']): void => postMessage({ id, treeId, result });
   try {
-    const known = await judgedBefore(treeId, state, units);
-    const judged = known ?? judge(state, units, { withPrices: false });
+    const known = await judgedBefore(treeId, state);
+    const judged = known ?? judge(state, { withPrices: false });
     reply({ ok: true, judged });
-    if (!known) await keepJudged(treeId, state, units, judged);
+    if (!known) await keepJudged(treeId, state, judged);
   } catch (error) {
     reply({ ok: false, message: error instanceof Error ? error.message : String(error) });
   }

@@ -1,5 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { Judged, TreeState, Units } from '../../../../core';
+import type { Judged, TreeState } from '../../../../core';
 
 interface CacheSchema extends DBSchema {
   judgements: { key: string; value: { key: string; judged: Judged } };
@@ -17,33 +17,24 @@ const cache = (): Promise<IDBPDatabase<CacheSchema> | undefined> =>
     upgrade: (db) => void db.createObjectStore('judgements'),
   }).catch(() => undefined));
 
-/** What was judged is what is asked about: the same state, units and engine. */
-async function keyOf(state: TreeState, units: Units): Promise<string> {
-  const text = new TextEncoder().encode(JSON.stringify([ENGINE, units, state]));
+/** What was judged is what is asked about: the same state and engine. */
+async function keyOf(state: TreeState): Promise<string> {
+  const text = new TextEncoder().encode(JSON.stringify([ENGINE, state]));
   const hash = await crypto.subtle.digest('SHA-256', text);
   return [...new Uint8Array(hash)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 }
 
 /** The judgement of the very same tree, if one was kept; a cache that cannot be read is no cache. */
-export async function judgedBefore(
-  treeId: string,
-  state: TreeState,
-  units: Units,
-): Promise<Judged | undefined> {
+export async function judgedBefore(treeId: string, state: TreeState): Promise<Judged | undefined> {
   if (!isKept()) return undefined;
   const found = await (await cache())?.get('judgements', treeId).catch(() => undefined);
-  return found && found.key === (await keyOf(state, units)) ? found.judged : undefined;
+  return found && found.key === (await keyOf(state)) ? found.judged : undefined;
 }
 
 /** Keeps a judgement, in place of the tree's last one. */
-export async function keepJudged(
-  treeId: string,
-  state: TreeState,
-  units: Units,
-  judged: Judged,
-): Promise<void> {
+export async function keepJudged(treeId: string, state: TreeState, judged: Judged): Promise<void> {
   if (!isKept()) return;
-  const key = await keyOf(state, units);
+  const key = await keyOf(state);
   await (await cache())?.put('judgements', { key, judged }, treeId).catch(() => undefined);
 }
 

@@ -1,9 +1,10 @@
 import { signal, type WritableSignal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { judge, type TreeState, type Units } from '../../../../core';
+import { told, judge, type TreeState, type Units } from '../../../../core';
 import { treeOf, type TestTree } from '../../../../core/testing/trees';
 import { BookStore } from '../book/book-store';
+import { spoken } from '../words/spoken';
 import { nextThing } from '../yard/next-thing';
 import type { JudgeAnswer, JudgeRequest } from './judge-messages';
 import { JUDGE_WORKER, JudgingStore, type JudgeWorker } from './judging-store';
@@ -35,8 +36,8 @@ class StandInWorker implements JudgeWorker {
 
   /** Answers the request at a place with what the program says of its tree. */
   answer(at: number): void {
-    const { id, treeId, state, units } = this.asked[at] as JudgeRequest;
-    this.give({ id, treeId, result: { ok: true, judged: judge(state, units, { withPrices: false }) } });
+    const { id, treeId, state } = this.asked[at] as JudgeRequest;
+    this.give({ id, treeId, result: { ok: true, judged: judge(state, { withPrices: false }) } });
   }
 
   give(answer: JudgeAnswer): void {
@@ -98,11 +99,11 @@ describe('judging', () => {
     expect(judged?.kind === 'judged' && judged.verdicts['d']?.decision).toBe('scaffold');
   });
 
-  it('asks again when the units change, since reasons are told in them', () => {
-    for (let i = 0; i < 3; i++) worker().answer(i);
+  it('is not asked again when the units change, since words are told on the screen', () => {
+    const asked = worker().asked.length;
     units.set('imperial');
     TestBed.tick();
-    expect(worker().asked.at(-1)).toMatchObject({ treeId: 'one', units: 'imperial' });
+    expect(worker().asked).toHaveLength(asked);
   });
 
   it('stops by ending the worker, says so, and goes on with the next tree in another', () => {
@@ -132,14 +133,15 @@ describe('judging', () => {
 describe('the next thing to do', () => {
   it('is told in a few words for every standing of a tree', () => {
     const of = (tree: TestTree): string => {
-      const judged = judge(treeOf(tree), 'metric');
-      return nextThing({ judged, since: undefined, failure: undefined }).words;
+      const judged = judge(treeOf(tree));
+      const { words } = nextThing({ judged, since: undefined, failure: undefined });
+      return words.map((word) => spoken().tell(word)).join(', ');
     };
     expect(of(TREE)).toBe('take out 1');
     expect(of({ ...TREE, limbs: TREE.limbs.slice(0, 3) })).toBe('nothing to cut');
     expect(of({ ...TREE, limbs: TREE.limbs.slice(0, 2) })).toBe('notch for 1');
     expect(of({ ...TREE, form: 'slim-column' })).toBe('not judged yet');
     expect(of({ ...TREE, limbs: [] })).toMatch(/^head it, choose \d buds$/);
-    expect(nextThing(undefined).words).toBe('being judged…');
+    expect(nextThing(undefined).words).toEqual([told('next.waiting')]);
   });
 });

@@ -32,12 +32,12 @@ interface JudgingState {
 }
 
 /** What a judging was asked about: a state that has not changed is the same object. */
-type Asked = Pick<JudgeRequest, 'state' | 'units'>;
+type Asked = Pick<JudgeRequest, 'state'>;
 
 const NOTHING: TreeJudging = { judged: undefined, since: undefined, failure: undefined };
 
 /**
- * Keeps every tree judged, one at a time in a worker. A tree is asked about again when its state or the units change;
+ * Keeps every tree judged, one at a time in a worker. A tree is asked about again when its state changes;
  * an answer to an older state is thrown away. Stopping ends the worker, since a busy one hears nothing.
  */
 export const JudgingStore = signalStore(
@@ -114,11 +114,10 @@ export const JudgingStore = signalStore(
 
       /** Asks about every tree whose state is not the one last asked about. */
       askWhereChanged(): void {
-        const units = book.units();
         for (const [treeId, state] of book.states()) {
           const asked = waiting.get(treeId) ?? (running?.treeId === treeId ? running : answered.get(treeId));
-          if (asked?.state === state && asked.units === units) continue;
-          waiting.set(treeId, { state, units });
+          if (asked?.state === state) continue;
+          waiting.set(treeId, { state });
           untracked(() => set(treeId, { since: Date.now() }));
         }
         untracked(next);

@@ -1,21 +1,13 @@
-import type {
-  Confidence,
-  Counterfactual,
-  Judged,
-  StemId,
-  SuitedForm,
-  TreeState,
-  Units,
-} from '../../../../core';
+import type { Confidence, Counterfactual, Judged, StemId, SuitedForm, TreeState } from '../../../../core';
 
 /** Questions that take longer than a verdict, and are asked only when somebody looks. */
 export interface Questions {
   weigh: { ask: { state: TreeState }; answer: Record<StemId, Confidence> };
   keep: { ask: { state: TreeState; stemId: StemId }; answer: Counterfactual | undefined };
-  forms: { ask: { state: TreeState; units: Units }; answer: SuitedForm[] };
+  forms: { ask: { state: TreeState }; answer: SuitedForm[] };
   /** The judgement with the price of deciding otherwise, and other ways to make the cuts. */
-  price: { ask: { state: TreeState; units: Units }; answer: Judged };
-  judge: { ask: { state: TreeState; units: Units }; answer: Judged };
+  price: { ask: { state: TreeState }; answer: Judged };
+  judge: { ask: { state: TreeState }; answer: Judged };
 }
 
 export type QuestionKind = keyof Questions;

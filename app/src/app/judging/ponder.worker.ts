@@ -5,9 +5,9 @@ import type { PonderAnswer, PonderRequest, QuestionKind, Questions } from './pon
 const ANSWERS: { [K in QuestionKind]: (ask: Questions[K]['ask']) => Questions[K]['answer'] } = {
   weigh: ({ state }) => weigh(state),
   keep: ({ state, stemId }) => whatWouldKeep(state, stemId),
-  forms: ({ state, units }) => formsFor(state, units),
-  price: ({ state, units }) => judge(state, units),
-  judge: ({ state, units }) => judge(state, units, { withPrices: false }),
+  forms: ({ state }) => formsFor(state),
+  price: ({ state }) => judge(state),
+  judge: ({ state }) => judge(state, { withPrices: false }),
 };
 
 addEventListener('message', ({ data }: MessageEvent<PonderRequest>) => {

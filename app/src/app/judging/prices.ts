@@ -18,7 +18,7 @@ export class Prices {
     const judging = treeId === undefined ? undefined : this.judging.trees()[treeId];
     const state = treeId === undefined ? undefined : this.book.states().get(treeId);
     const isSettled = judging?.since === undefined && judging?.judged?.kind === 'judged';
-    return state && isSettled ? { state, units: this.book.units() } : undefined;
+    return state && isSettled ? { state } : undefined;
   });
 
   private readonly answer = inject(Ponder).about('price', this.asked);

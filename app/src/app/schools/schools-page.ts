@@ -9,11 +9,19 @@ import {
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
-  answered,
+  answerCalled,
+  asked,
+  countedAs,
   QUESTION_IDS,
   QUESTIONS,
   SCHOOL_IDS,
+  schoolAbout,
+  schoolCalled,
   schoolOf,
+  share,
+  told,
+  type ActCount,
+  type Message,
   type Answers,
   type Judged,
   type QuestionId,
@@ -23,12 +31,14 @@ import {
 import { BookStore } from '../book/book-store';
 import { Ponder } from '../judging/ponder';
 import { drawnSeason, smallExtent } from '../drawing/small-drawing';
+import { Say, Told } from '../words/told';
+import { scrollToFragment } from '../words/scroll-to-fragment';
 import { TreeSilhouette } from '../yard/tree-silhouette';
 
 /** One tree under two schools, side by side: drawn after the work, with the account of each, and what they differ in. */
 @Component({
   selector: 'eb-schools-page',
-  imports: [RouterLink, TreeSilhouette],
+  imports: [RouterLink, Say, Told, TreeSilhouette],
   templateUrl: './schools-page.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -39,7 +49,7 @@ export class SchoolsPage {
 
   readonly state = computed(() => this.book.states().get(this.treeId()));
   private readonly edits = computed(() => this.book.read().schoolEdits);
-  readonly schools = computed(() => SCHOOL_IDS.map((id) => schoolOf(id, this.edits())));
+  readonly schools = SCHOOL_IDS.map((id) => ({ id, called: schoolCalled(id) }));
 
   readonly left = linkedSignal<SchoolId>(() => this.state()?.school.id ?? 'middle-way');
   readonly right = signal<SchoolId>('bend-to-bear');
@@ -49,7 +59,7 @@ export class SchoolsPage {
       'judge',
       computed(() => {
         const state = this.under(side());
-        return state && { state, units: this.book.units() };
+        return state && { state };
       }),
     ),
   );
@@ -65,10 +75,12 @@ export class SchoolsPage {
       return {
         i,
         school,
+        called: schoolCalled(school.id),
+        about: schoolAbout(school.id),
         isNow: this.state()?.school.id === school.id,
         isWaiting: asked?.kind === 'waiting',
         tree: judged?.kind === 'judged' ? judged.plan.after : this.state()?.tree,
-        account: judged ? accountWords(judged) : [],
+        account: judged ? accountOf(judged) : [],
       };
     }),
   );
@@ -78,9 +90,11 @@ export class SchoolsPage {
     const [a, b] = this.columns().map(({ school }) => school.answers) as [Answers, Answers];
     const rows = QUESTION_IDS.map((id) => ({
       id,
-      asks: answered(a, id).question.asks,
-      options: QUESTIONS.find((question) => question.id === id)?.answers ?? [],
-      sides: [a, b].map((answers) => answered(answers, id).answer),
+      asks: asked(id),
+      options: (QUESTIONS.find((question) => question.id === id)?.answers ?? []).map((answer) => ({
+        ...{ id: answer.id, says: answerCalled(id, answer.id).says },
+      })),
+      sides: [a, b].map((answers) => ({ id: answers[id], why: answerCalled(id, answers[id]).why })),
       differs: a[id] !== b[id],
     }));
     return [...rows.filter(({ differs }) => differs), ...rows.filter(({ differs }) => !differs)];
@@ -89,6 +103,10 @@ export class SchoolsPage {
   readonly isEdited = computed(() =>
     this.columns().map(({ school }) => Object.keys(this.edits()[school.id] ?? {}).length > 0),
   );
+
+  constructor() {
+    scrollToFragment();
+  }
 
   pick(i: number, id: string): void {
     this.sides[i]?.set(id as SchoolId);
@@ -117,27 +135,25 @@ export class SchoolsPage {
   }
 }
 
-function accountWords(judged: Judged): string[] {
+function accountOf(judged: Judged): Message[] {
   if (judged.kind === 'whip') {
     const { limbs, headAtCm, buds } = judged.whip;
-    const notched = buds.filter((bud) => bud.notched).length;
     return [
-      headAtCm === undefined ? 'top left' : 'headed',
-      `${limbs.length} buds left`,
-      `${notched} notched`,
+      told(headAtCm === undefined ? 'schools.top-left' : 'schools.headed'),
+      told('schools.buds', { n: limbs.length }),
+      told('schools.notched', { n: buds.filter(({ notched }) => notched).length }),
     ];
   }
   if (judged.kind !== 'judged') return [];
   const { acts, account, caps, wounds } = judged.plan;
-  const count = (...kinds: string[]): number => acts.filter(({ kind }) => kinds.includes(kind)).length;
-  const percent = (share: number): string => `${Math.round(share * 100)} %`;
+  const count = (as: ActCount): number => acts.filter((act) => countedAs(act) === as).length;
   const left = Object.values(judged.verdicts).filter(({ rule }) => rule === 'free-growth').length;
   return [
-    `${count('take-out')} out, ${count('shorten')} shortened, ${count('bend', 'swing', 'spread')} bent`,
-    ...(left > 0 ? [`${left} left to grow for now`] : []),
-    ...(count('stay') > 0 ? [`${count('stay')} dated for a later winter`] : []),
-    `${percent(account.wood)} of the wood (cap ${percent(caps.wood)})`,
-    `${percent(account.shoots)} of the shoots, ${percent(account.points)} of the growing points`,
-    `${wounds} wounds`,
+    told('forms.work', { out: count('take-out'), shortened: count('shorten'), bent: count('bend') }),
+    ...(left > 0 ? [told('schools.free', { n: left })] : []),
+    ...(count('date') > 0 ? [told('schools.dated', { n: count('date') })] : []),
+    told('schools.wood', { wood: share(account.wood), cap: share(caps.wood) }),
+    told('schools.rest', { shoots: share(account.shoots), points: share(account.points) }),
+    told('schools.wounds', { n: wounds }),
   ];
 }

@@ -1,9 +1,9 @@
-import { countedAs, suppliesOf, type ActCount } from '../../../../core';
+import { asWritten, countedAs, suppliesOf, told, type ActCount, type Message } from '../../../../core';
 import type { TreeJudging } from '../judging/judging-store';
 
 /** The next thing to do at a tree, in a few words. */
 export interface NextThing {
-  words: string;
+  words: readonly Message[];
   kind: 'work' | 'measure' | 'none' | 'waiting';
   /** How many acts are planned. */
   acts: number;
@@ -12,32 +12,33 @@ export interface NextThing {
 export function nextThing(judging: TreeJudging | undefined): NextThing {
   const judged = judging?.judged;
   if (!judged) {
-    const words = judging?.failure ?? 'being judged…';
-    return { words, kind: 'waiting', acts: 0 };
+    const words = judging?.failure === undefined ? told('next.waiting') : asWritten(judging.failure);
+    return { words: [words], kind: 'waiting', acts: 0 };
   }
   if (judged.kind === 'whip') {
     const { limbs, headAtCm } = judged.whip;
-    const words = `${headAtCm === undefined ? '' : 'head it, '}choose ${limbs.length} buds`;
-    return { words, kind: 'work', acts: limbs.length };
+    const buds = { buds: limbs.length };
+    const words = headAtCm === undefined ? told('next.whip', buds) : told('next.whip.head', buds);
+    return { words: [words], kind: 'work', acts: limbs.length };
   }
   if (judged.kind === 'not-judged') {
     return judged.why === 'no-readings'
-      ? { words: 'measure it', kind: 'measure', acts: 0 }
-      : { words: 'not judged yet', kind: 'none', acts: 0 };
+      ? { words: [told('next.measure')], kind: 'measure', acts: 0 }
+      : { words: [told('next.not-judged')], kind: 'none', acts: 0 };
   }
   const { acts } = judged.plan;
   const count = (as: ActCount): number => acts.filter((act) => countedAs(act) === as).length;
   const notches = acts.reduce((sum, act) => sum + (suppliesOf(act).notches ?? 0), 0);
   const words = (
     [
-      [count('take-out'), 'take out'],
-      [count('shorten'), 'shorten'],
-      [count('bend'), 'bend'],
-      [count('date'), 'date'],
-      [notches, 'notch for'],
+      [count('take-out'), 'next.take-out'],
+      [count('shorten'), 'next.shorten'],
+      [count('bend'), 'next.bend'],
+      [count('date'), 'next.date'],
+      [notches, 'next.notch'],
     ] as const
-  ).flatMap(([n, verb]) => (n > 0 ? [`${verb} ${n}`] : []));
+  ).flatMap(([n, code]) => (n > 0 ? [told(code, { n })] : []));
   return words.length > 0
-    ? { words: words.join(', '), kind: 'work', acts: acts.length }
-    : { words: 'nothing to cut', kind: 'none', acts: 0 };
+    ? { words, kind: 'work', acts: acts.length }
+    : { words: [told('next.nothing')], kind: 'none', acts: 0 };
 }

@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { Router } from '@angular/router';
-import { CAME_AS, isDay, KINDS, kindFacts, type CameAs } from '../../../../core';
+import { CAME_AS, isDay, KINDS, kindCalled, kindFacts, type CameAs } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { BOOK_WORLD } from '../book/book-world';
+import { Say, Told } from '../words/told';
 
 /** Space between a new tree and the last one of its row, cm. */
 const SPACING_CM = 300;
@@ -11,30 +12,38 @@ const SPACING_CM = 300;
 /** A tree is added by what it is called and what it is; the rest follows from its kind and can be read later. */
 @Component({
   selector: 'eb-plant-tree',
-  imports: [FormsModule],
+  imports: [Say, Told, FormsModule],
   template: `
     <form class="plant" (ngSubmit)="plant()">
-      <label>Called <input name="called" required maxlength="60" [(ngModel)]="called" /></label>
+      <label
+        >{{ 'plant-tree.called' | say }} <input name="called" required maxlength="60" [(ngModel)]="called"
+      /></label>
       <label>
-        Kind
+        {{ 'plant-tree.kind' | say }}
         <select name="kind" [(ngModel)]="kind">
           @for (facts of kinds; track facts.id) {
-            <option [value]="facts.id">{{ facts.name }}</option>
+            <option [value]="facts.id">{{ facts.name | told }}</option>
           }
         </select>
       </label>
-      <label>Variety <input name="variety" maxlength="60" [(ngModel)]="variety" /></label>
+      <label
+        >{{ 'plant-tree.variety' | say }} <input name="variety" maxlength="60" [(ngModel)]="variety"
+      /></label>
       <label>
-        Came
+        {{ 'plant-tree.came' | say }}
         <select name="cameAs" [(ngModel)]="cameAs">
-          <option value="">not known</option>
+          <option value="">{{ 'form-chooser.not-known' | say }}</option>
           @for (way of ways; track way) {
-            <option [value]="way">{{ way }}</option>
+            <option [value]="way">{{ $any('came.' + way) | say }}</option>
           }
         </select>
       </label>
-      <label>Planted <input name="planted" type="date" required [(ngModel)]="planted" /></label>
-      <button type="submit" class="btn btn-ink" [disabled]="!isReady()">Plant it</button>
+      <label
+        >{{ 'plant-tree.planted' | say }} <input name="planted" type="date" required [(ngModel)]="planted"
+      /></label>
+      <button type="submit" class="btn btn-ink" [disabled]="!isReady()">
+        {{ 'plant-tree.plant-it' | say }}
+      </button>
     </form>
   `,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -46,7 +55,7 @@ export class PlantTree {
   private readonly world = inject(BOOK_WORLD);
   private readonly router = inject(Router);
 
-  readonly kinds = KINDS;
+  readonly kinds = KINDS.map((facts) => ({ id: facts.id, name: kindCalled(facts) }));
   readonly called = signal('');
   readonly kind = signal('apple');
   readonly variety = signal('');

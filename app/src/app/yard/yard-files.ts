@@ -1,9 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { FileReading } from '../book/file-reader';
 import { BookStore, type Examined } from '../book/book-store';
+import { list, told, type Message } from '../../../../core';
+import { Say, Told } from '../words/told';
+
+/** So many entries that differ are named. */
+const CLASHES_TOLD = 3;
 
 /** The yard as a file: out, and in again after saying what it would do. */
 @Component({
+  imports: [Say, Told],
   selector: 'eb-yard-files',
   templateUrl: './yard-files.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -13,7 +19,7 @@ export class YardFiles {
 
   readonly fileName = signal('');
   readonly examined = signal<Examined | undefined>(undefined);
-  readonly keptWords = signal('');
+  readonly keptWords = signal<Message | undefined>(undefined);
   /** The file that is being read, while it is. */
   readonly reading = signal<FileReading | undefined>(undefined);
 
@@ -32,13 +38,16 @@ export class YardFiles {
     const effect = this.examined()?.effect;
     switch (effect?.kind) {
       case 'adds':
-        return `Adds the yard “${effect.yardName}” with ${effect.trees} trees and ${effect.events} entries.`;
+        return told('files.adds', { yard: effect.yardName, trees: effect.trees, entries: effect.events });
       case 'merges':
-        return `Joins your yard “${effect.yardName}”: ${effect.newEvents} new entries and ${effect.newTrees} new trees; ${effect.sameEvents} you have already.`;
+        return told('files.joins', {
+          ...{ yard: effect.yardName, entries: effect.newEvents, trees: effect.newTrees },
+          same: effect.sameEvents,
+        });
       case 'clashes':
-        return `Its entries ${effect.eventIds.slice(0, 3).join(', ')} differ from yours under the same name. It cannot be joined; it can only take your yard's place.`;
+        return told('files.clashes', { entries: list(effect.eventIds.slice(0, CLASHES_TOLD)) });
       case undefined:
-        return '';
+        return undefined;
     }
   });
 
@@ -57,7 +66,7 @@ export class YardFiles {
   async look(input: HTMLInputElement): Promise<void> {
     const file = input.files?.[0];
     if (!file) return;
-    this.keptWords.set('');
+    this.keptWords.set(undefined);
     this.fileName.set(file.name);
     this.examined.set(undefined);
     const reading = this.book.readFile(await file.text());
@@ -75,13 +84,13 @@ export class YardFiles {
     const read = this.examined()?.read;
     if (!read || read.kind === 'refused') return;
     await this.book.keepImport(read.file, how);
-    this.keptWords.set(`${this.fileName()} is in the book.`);
+    this.keptWords.set(told('files.kept', { file: this.fileName() }));
     this.examined.set(undefined);
   }
 
   async putBack(): Promise<void> {
     await this.book.putBack();
-    this.keptWords.set('Your yard is as it was before the import.');
+    this.keptWords.set(told('files.back'));
   }
 
   leave(): void {

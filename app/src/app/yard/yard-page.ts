@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { FORM_NAMES, kindFacts, layOut, woodSeason, type TreeState } from '../../../../core';
+import { formCalled, told, layOut, woodSeason, type TreeState } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { extentOf } from '../drawing/frame';
-import { JudgingStore } from '../judging/judging-store';
-import { nextThing } from './next-thing';
+import { JudgingStore, type TreeJudging } from '../judging/judging-store';
+import { Say, Told } from '../words/told';
+import { Words } from '../words/words';
+import { nextThing, type NextThing } from './next-thing';
 import { PlantTree } from './plant-tree';
 import { TreeSilhouette } from './tree-silhouette';
 import { YardFiles } from './yard-files';
@@ -26,13 +28,14 @@ function widthOf({ tree }: TreeState): { widthPx: number; halfWidthCm: number } 
 /** All trees of the yard, site by site, standing in a row on one ground line at one scale. */
 @Component({
   selector: 'eb-yard-page',
-  imports: [RouterLink, TreeSilhouette, YardFiles, PlantTree],
+  imports: [RouterLink, Say, Told, TreeSilhouette, YardFiles, PlantTree],
   templateUrl: './yard-page.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class YardPage {
   readonly book = inject(BookStore);
   private readonly judging = inject(JudgingStore);
+  private readonly words = inject(Words);
 
   readonly planting = signal<string | undefined>(undefined);
 
@@ -42,7 +45,9 @@ export class YardPage {
     return this.book.read().sites.map((site) => ({
       site,
       ...scaleOf(states.filter((state) => state.site.id === site.id)),
-      where: `${Math.abs(site.latitudeDeg).toFixed(1)}° ${site.latitudeDeg < 0 ? 'south' : 'north'}`,
+      where: told(site.latitudeDeg < 0 ? 'yard.south' : 'yard.north', {
+        deg: Math.abs(site.latitudeDeg).toFixed(1),
+      }),
       trees: states
         .filter((state) => state.site.id === site.id)
         .map((state) => {
@@ -51,15 +56,20 @@ export class YardPage {
             state,
             id: state.record.id,
             ...widthOf(state),
-            what: this.what(state),
-            form: FORM_NAMES[state.form],
+            what: this.words.treeOf(state.record),
+            form: formCalled(state.form),
             season: woodSeason(state.site, state.today),
             verdicts: answer?.kind === 'judged' ? answer.verdicts : {},
-            next: nextThing(judged[state.record.id]),
+            ...this.nextAt(judged[state.record.id]),
           };
         }),
     }));
   });
+
+  private nextAt(judging: TreeJudging | undefined): { next: NextThing; todo: string } {
+    const next = nextThing(judging);
+    return { next, todo: this.words.arg({ list: next.words }) };
+  }
 
   /** The tree with the most to do, for a first look. */
   readonly first = computed(() => {
@@ -69,9 +79,4 @@ export class YardPage {
       undefined,
     );
   });
-
-  private what({ record }: TreeState): string {
-    const kind = kindFacts(record.kind).name;
-    return record.variety ? `${kind} ‘${record.variety}’` : kind;
-  }
 }

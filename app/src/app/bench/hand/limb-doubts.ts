@@ -1,0 +1,100 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { cm, deg, mm, tagOf, told, type Arg, type Message, type ReadField } from '../../../../../core';
+import { Ponder } from '../../judging/ponder';
+import { Words } from '../../words/words';
+import { BenchStore } from '../bench-store';
+import { HandStore } from './hand-store';
+
+/** How sure the verdict on the limb in hand is, what would turn it, what would keep a limb that goes, and what that costs. */
+@Injectable()
+export class LimbDoubts {
+  private readonly bench = inject(BenchStore);
+  private readonly hand = inject(HandStore);
+  private readonly ponder = inject(Ponder);
+  private readonly words = inject(Words);
+
+  private readonly weighed = this.ponder.about(
+    'weigh',
+    computed(() => {
+      const state = this.hand.settled();
+      return state && { state };
+    }),
+  );
+
+  private readonly kept = this.ponder.about(
+    'keep',
+    computed(() => {
+      const [state, verdict] = [this.hand.settled(), this.hand.verdict()];
+      const goes = verdict?.decision === 'out' && verdict.ruling === 'undecided';
+      return state && goes && this.hand.stem()?.parent.kind === 'stem'
+        ? { state, stemId: verdict.stemId }
+        : undefined;
+    }),
+  );
+
+  /** How sure the verdict is, and which reading would turn it. */
+  readonly doubt = computed<{ level: 'waiting' | 'clear' | 'close'; words: Message } | undefined>(() => {
+    const weighed = this.weighed();
+    if (weighed.kind === 'waiting') return { level: 'waiting', words: told('doubt.weighing') };
+    const id = this.hand.stem()?.id ?? '';
+    const found = weighed.kind === 'answered' ? weighed.answer[id] : undefined;
+    switch (found?.level) {
+      case undefined:
+        return undefined;
+      case 'clear':
+        return { level: 'clear', words: told('doubt.clear') };
+      case 'not-weighed':
+        return { level: 'waiting', words: told('doubt.not-weighed') };
+      case 'close': {
+        if (!found.turn) return { level: 'close', words: told('doubt.close-set') };
+        const { stemId, field, from, to, decision } = found.turn;
+        const args = {
+          reading: told(`reading.${field}`),
+          to: valueOf(field, to),
+          from: valueOf(field, from),
+          then: told(`then.${decision}`),
+        };
+        const tree = this.bench.state()?.tree ?? { stems: [] };
+        return stemId === id
+          ? { level: 'close', words: told('doubt.close-own', args) }
+          : { level: 'close', words: told('doubt.close-other', { ...args, limb: tagOf(tree, stemId) }) };
+      }
+    }
+  });
+
+  /** The nearest reading that would keep a limb that goes. */
+  readonly toKeep = computed<Message | undefined>(() => {
+    const kept = this.kept();
+    if (kept.kind === 'waiting') return told('doubt.looking');
+    if (kept.kind !== 'answered') return undefined;
+    if (!kept.answer) return told('doubt.no-reading');
+    const { field, from, to } = kept.answer;
+    const args = { reading: told(`reading.${field}`), to: valueOf(field, to), from: valueOf(field, from) };
+    return told('doubt.would-keep', args);
+  });
+
+  /** What is at stake on the other side of the verdict. */
+  readonly price = computed<Message | undefined>(() => {
+    const verdict = this.bench.priced()?.verdicts[this.hand.verdict()?.stemId ?? ''];
+    if (!verdict?.price) return undefined;
+    const price = this.words.line(verdict.price.parts);
+    if (verdict.ruling === 'keep' || verdict.ruling === 'leader')
+      return told('doubt.keeping-costs', { price });
+    return verdict.ruling === 'out' ? told('doubt.keeping-means', { price }) : undefined;
+  });
+}
+
+function valueOf(field: ReadField, value: number): Arg {
+  switch (field) {
+    case 'origin':
+    case 'length':
+      return cm(value);
+    case 'diameter':
+      return mm(value);
+    case 'bearing':
+      return deg((value + 360) % 360);
+    case 'angle':
+    case 'run':
+      return deg(value);
+  }
+}

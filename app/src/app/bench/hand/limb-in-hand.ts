@@ -1,0 +1,38 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { decisionCalled } from '../../../../../core';
+import { ReasonTold } from '../../words/reason-told';
+import { Say, Told } from '../../words/told';
+import { BenchStore } from '../bench-store';
+import { HandStore } from './hand-store';
+import { LimbDoubt } from './limb-doubt';
+import { LimbDoubts } from './limb-doubts';
+import { LimbReadings } from './limb-readings';
+import { LimbRulings } from './limb-rulings';
+import { LimbSeen } from './limb-seen';
+import { LimbWork } from './limb-work';
+
+/** The limb in hand: its readings, the verdict, the reasons with their numbers, and what deciding otherwise costs. */
+@Component({
+  selector: 'eb-limb-in-hand',
+  imports: [RouterLink, Say, Told, ReasonTold, LimbReadings, LimbSeen, LimbWork, LimbDoubt, LimbRulings],
+  providers: [HandStore, LimbDoubts],
+  templateUrl: './limb-in-hand.html',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LimbInHand {
+  readonly bench = inject(BenchStore);
+  readonly hand = inject(HandStore);
+  readonly doubts = inject(LimbDoubts);
+
+  readonly decision = computed(() => {
+    const verdict = this.hand.verdict();
+    return verdict && decisionCalled(verdict);
+  });
+
+  /** Whether there is wood of it to cut: not on what goes with its carrier anyway. */
+  readonly canCut = computed(() => {
+    const verdict = this.hand.verdict();
+    return verdict !== undefined && verdict.decision !== 'goes-with';
+  });
+}

@@ -1,0 +1,97 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import {
+  cm,
+  CROPS,
+  END_BUDS,
+  FIXINGS,
+  MOST_SIDE_SHOOTS,
+  parseReading,
+  told,
+  woodSeason,
+  type Crop,
+  type EndBud,
+  type FixingKind,
+  type Message,
+  type Stem,
+  asWritten,
+} from '../../../../../core';
+import { BookStore } from '../../book/book-store';
+import { Say, Told } from '../../words/told';
+import { Words } from '../../words/words';
+import { BenchStore } from '../bench-store';
+
+/** What is seen of a limb rather than measured, written down as it is said. */
+@Component({
+  selector: 'eb-limb-seen',
+  imports: [Say, Told],
+  templateUrl: './limb-seen.html',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LimbSeen {
+  readonly stem = input.required<Stem>();
+  readonly bench = inject(BenchStore);
+  private readonly book = inject(BookStore);
+  private readonly words = inject(Words);
+
+  readonly fixings = FIXINGS;
+  readonly endBuds = END_BUDS;
+  readonly crops = CROPS;
+
+  /** A word or number on what was seen that cannot be taken as typed. */
+  readonly trouble = signal<{ field: 'sideShoots' | 'grew'; why: Message } | undefined>(undefined);
+
+  readonly lastGrowth = computed(() => {
+    const grown = this.stem().growthCm[this.lastSeason() ?? ''];
+    return grown === undefined ? '' : this.words.arg(cm(grown));
+  });
+
+  private readonly lastSeason = computed(() => {
+    const state = this.bench.state();
+    return state && String(woodSeason(state.site, state.today) - 1);
+  });
+
+  seeEnd(endBud: string): void {
+    void this.bench.observe(this.stem().id, { endBud: endBud as EndBud });
+  }
+
+  seeCrop(bears: string): void {
+    void this.bench.observe(this.stem().id, { bears: bears as Crop });
+  }
+
+  holds(what: FixingKind): boolean {
+    return (this.stem().fixings ?? []).some((fixing) => fixing.what === what);
+  }
+
+  fix(what: FixingKind, isOn: boolean): void {
+    const others = (this.stem().fixings ?? []).filter((fixing) => fixing.what !== what);
+    const fixings = isOn ? [...others, { what, since: this.book.today() }] : others;
+    void this.bench.observe(this.stem().id, { fixings });
+  }
+
+  seeShoots(typed: string): void {
+    const sideShoots = Number(typed.trim());
+    const isWhole = typed.trim() !== '' && Number.isInteger(sideShoots);
+    const isCount = isWhole && sideShoots >= 0 && sideShoots <= MOST_SIDE_SHOOTS;
+    const why = told('trouble.no-count', { typed, most: MOST_SIDE_SHOOTS });
+    this.trouble.set(isCount ? undefined : { field: 'sideShoots', why });
+    if (isCount) void this.bench.observe(this.stem().id, { sideShoots });
+  }
+
+  seeGrowth(typed: string): void {
+    const [parsed, stem, season] = [
+      parseReading(typed, 'length', this.book.units()),
+      this.stem(),
+      this.lastSeason(),
+    ];
+    if (season === undefined) return;
+    const why = !parsed.ok
+      ? asWritten(parsed.message)
+      : parsed.reading.value > stem.length.value
+        ? told('trouble.grew-more', { typed, long: cm(stem.length.value) })
+        : undefined;
+    this.trouble.set(why && { field: 'grew', why });
+    if (!parsed.ok || why) return;
+    const growthCm = { ...stem.growthCm, [season]: parsed.reading.value };
+    void this.bench.observe(stem.id, { growthCm });
+  }
+}

@@ -1,0 +1,68 @@
+import type en from './catalogue/en.json';
+import type { Ground } from './ground';
+
+/** A sentence or a name of the catalogue. */
+export type MessageCode = keyof typeof en;
+
+/** A figure in the store's unit: told in the units its reader reads. A share is told in hundredths. */
+export type Quantity = { cm: number } | { mm: number } | { deg: number } | { share: number };
+
+/** What is put into a sentence. A number counts or chooses a plural, a string chooses among words or is the grower's own. */
+export type Arg =
+  | number
+  | string
+  | Quantity
+  /** A stem, by the tag that hangs on it. */
+  | { tag: string }
+  /** A day, as an ISO date. */
+  | { day: string }
+  | { list: readonly Arg[] }
+  | Message;
+
+export type Args = Readonly<Record<string, Arg>>;
+
+/** Something to be told: which words of the catalogue, and what is put into them. It is told only where it is shown. */
+export interface Message {
+  code: MessageCode;
+  args?: Args;
+}
+
+/** A sentence of why, with what it rests on. */
+export interface Reason extends Message {
+  grounds?: readonly Ground[];
+}
+
+export const told = (code: MessageCode, args?: Args): Message => (args ? { code, args } : { code });
+
+/** A reason and its grounds, the chief one first. */
+export function because(code: MessageCode, args: Args = {}, ...grounds: Ground[]): Reason {
+  return {
+    code,
+    ...(Object.keys(args).length > 0 && { args }),
+    ...(grounds.length > 0 && { grounds }),
+  };
+}
+
+/** Words that were written down before words were data, as they stand. */
+export const asWritten = (words: string): Message => told('as-written', { words });
+
+export const cm = (value: number): Arg => ({ cm: value });
+export const mm = (value: number): Arg => ({ mm: value });
+export const deg = (value: number): Arg => ({ deg: value });
+export const share = (value: number): Arg => ({ share: value });
+export const day = (isoDate: string): Arg => ({ day: isoDate });
+export const list = (args: readonly Arg[]): Arg => ({ list: args });
+
+/** Stems and the tags that hang on them. */
+export interface Tagged {
+  stems: readonly { id: string; tag: string }[];
+}
+
+/** A stem as it is called: by its tag, or its id where it is not there. */
+export const tagOf = ({ stems }: Tagged, id: string): Arg => ({
+  tag: stems.find((stem) => stem.id === id)?.tag ?? id,
+});
+
+/** Whether a reason rests on a ground. */
+export const restsOn = ({ grounds = [] }: Reason, ground: Ground): boolean =>
+  grounds.some((other) => JSON.stringify(other) === JSON.stringify(ground));

@@ -1,0 +1,84 @@
+import { IntlMessageFormat } from 'intl-messageformat';
+import { CM_PER_INCH, MM_PER_INCH, sixteenths, type Units } from '../readings/units';
+import type { Arg, Message } from './message';
+
+/** Every message of the program in one language, by its code, in the ICU message syntax. */
+export interface Catalogue {
+  /** Language tag (BCP 47) that numbers, dates and lists are told in. */
+  locale: string;
+  messages: Readonly<Record<string, string>>;
+}
+
+/** Puts messages into words: numbers, dates and lists by the catalogue's language, lengths in the reader's units. */
+export interface Teller {
+  (message: Message): string;
+  /** One figure, stem, day or list by itself. */
+  arg(arg: Arg): string;
+}
+
+/**
+ * A teller in a language and a system of units. A code the catalogue does not have is told as itself, so that nothing
+ * is lost where a language lags behind.
+ */
+export function tellerIn({ locale, messages }: Catalogue, units: Units): Teller {
+  const formats = new Map<string, IntlMessageFormat>();
+  const lists = new Intl.ListFormat(locale, { type: 'unit', style: 'short' });
+  const days = new Intl.DateTimeFormat(locale, {
+    ...{ day: 'numeric', month: 'long', year: 'numeric' },
+    timeZone: 'UTC',
+  });
+  const formatOf = (code: string): IntlMessageFormat => {
+    const found =
+      formats.get(code) ?? new IntlMessageFormat(messages[code] ?? '', locale, undefined, OPTIONS);
+    formats.set(code, found);
+    return found;
+  };
+  const tell = ({ code, args = {} }: Message): string => {
+    if (messages[code] === undefined) return code;
+    const values = Object.entries(args).map(([name, arg]) => [name, valueOf(arg)]);
+    return String(formatOf(code).format(Object.fromEntries(values)));
+  };
+  const unit = (name: string, n: string): string => String(formatOf(`unit.${name}`).format({ n }));
+  const number = (value: number, places: number): string => numberIn(locale, value, places);
+  const valueOf = (arg: Arg): string | number => (typeof arg === 'number' ? arg : word(arg));
+  const word = (arg: Arg): string => {
+    if (typeof arg === 'string') return arg;
+    if (typeof arg === 'number') return number(arg, 2);
+    if ('code' in arg) return tell(arg);
+    if ('tag' in arg) return arg.tag;
+    if ('day' in arg) return dayIn(days, arg.day);
+    if ('list' in arg) return lists.format(arg.list.map(word));
+    if ('deg' in arg) return unit('deg', number(arg.deg, 0));
+    if ('share' in arg) return unit('share', number(arg.share * 100, 0));
+    if ('cm' in arg)
+      return units === 'metric' ? unit('cm', number(arg.cm, 0)) : unit('in', number(arg.cm / CM_PER_INCH, 1));
+    return units === 'metric'
+      ? unit('mm', number(arg.mm, arg.mm < 10 ? 1 : 0))
+      : unit('in', sixteenths(arg.mm / MM_PER_INCH));
+  };
+  return Object.assign(tell, { arg: word });
+}
+
+const OPTIONS = { ignoreTag: true };
+
+const numbers = new Map<string, Intl.NumberFormat>();
+
+/** A number rounded half up to some places, without thousands apart: a tape has none. */
+function numberIn(locale: string, value: number, places: number): string {
+  const key = `${locale} ${places}`;
+  const format =
+    numbers.get(key) ??
+    new Intl.NumberFormat(locale, {
+      ...{ maximumFractionDigits: places, useGrouping: false },
+      signDisplay: 'negative',
+    });
+  numbers.set(key, format);
+  const k = 10 ** places;
+  return format.format(Math.round(value * k) / k);
+}
+
+/** A day in words; what is no date as it stands. */
+function dayIn(days: Intl.DateTimeFormat, isoDate: string): string {
+  const time = Date.parse(`${isoDate}T00:00:00Z`);
+  return Number.isNaN(time) ? isoDate : days.format(time);
+}
