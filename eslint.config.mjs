@@ -33,6 +33,23 @@ export default tseslint.config(
     },
   },
   {
+    // A kind that is added is named wherever one of all kinds is told from the others.
+    files: ['core/**/*.ts', 'app/src/**/*.ts'],
+    ignores: ['**/*.test.ts', '**/*.spec.ts', '**/*.worker.ts', 'core/testing/**'],
+    languageOptions: {
+      parserOptions: {
+        project: ['./tsconfig.core.json', './app/tsconfig.json'],
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+    rules: {
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { requireDefaultForNonUnion: true },
+      ],
+    },
+  },
+  {
     files: ['core/**/*.ts'],
     ignores: ['core/**/*.test.ts', 'core/testing/**'],
     rules: {

@@ -13,7 +13,10 @@ export function readingOf(stem: Stem, field: ReadField): Reading {
       return stem.departure;
     case 'run':
       return stem.set;
-    default:
+    case 'origin':
+    case 'bearing':
+    case 'length':
+    case 'diameter':
       return stem[field];
   }
 }
