@@ -62,9 +62,9 @@ async function loadForty(page: Page): Promise<void> {
   const file = JSON.parse(readFileSync('demo/two-hillsides.json', 'utf8')) as YardFile;
   const { tree } = treeOf(instance(STEMS - 1, 3));
   const stems = Object.fromEntries(
-    tree.stems.map(({ id, tag, parent, origin, bearing, departure, length, diameter, headed }) => [
+    tree.stems.map(({ id, tag, parent, origin, bearing, shape, length, diameter, headed }) => [
       id,
-      { tag: tag.slice(-3), parent, origin, bearing, angle: departure, length, diameter, headed },
+      { tag: tag.slice(-3), parent, origin, bearing, angle: shape.departure, length, diameter, headed },
     ]),
   );
   const visit = file.events.find((event) => event.kind === 'visit' && event.treeId === 'harrier');

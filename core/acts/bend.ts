@@ -21,8 +21,8 @@ export type Bend = Typed<typeof schema>;
 
 /** A stem whose run is laid at an angle, deg from upright. */
 export function bent(stem: Stem, toDeg: number): Stem {
-  const set = reading('angle', toDeg, 'gauge');
-  return { ...stem, set, tipAngle: { ...set, how: 'filled-in' } };
+  const run = reading('angle', toDeg, 'gauge');
+  return { ...stem, shape: { ...stem.shape, run, tip: { ...run, how: 'filled-in' } } };
 }
 
 export const bend: ActWays<Bend> = {

@@ -21,10 +21,10 @@ export type Spread = Typed<typeof schema>;
 export const spread: ActWays<Spread> = {
   schema,
   apply: (tree, act) =>
-    changedStem(tree, act.stemId, (stem) => ({
-      ...bent(stem, Math.max(stem.set.value, act.toDeg)),
-      departure: reading('angle', act.toDeg, 'gauge'),
-    })),
+    changedStem(tree, act.stemId, (stem) => {
+      const down = bent(stem, Math.max(stem.shape.run.value, act.toDeg));
+      return { ...down, shape: { ...down.shape, departure: reading('angle', act.toDeg, 'gauge') } };
+    }),
   phase: () => 'bends',
   heightCm: (scene, act) => footHeightCm(scene, act.stemId),
   place: () => undefined,

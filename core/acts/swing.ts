@@ -21,7 +21,7 @@ export const swing: ActWays<Swing> = {
   apply: (tree, act) =>
     changedStem(tree, act.stemId, (stem) => ({
       ...stem,
-      runBearing: reading('bearing', act.toDeg, 'gauge'),
+      shape: { ...stem.shape, runBearing: reading('bearing', act.toDeg, 'gauge') },
     })),
   phase: () => 'bends',
   heightCm: (scene, act) => footHeightCm(scene, act.stemId),

@@ -28,7 +28,7 @@ describe('the tree a kind is drawn with', () => {
   it.each(KINDS.map(({ id }) => id))('%s: its limbs leave at its own angle, round its own spiral', (id) => {
     const { stems } = habitTree(id);
     const limbs = stems.slice(1);
-    const angles = new Set(limbs.map(({ departure }) => departure.value));
+    const angles = new Set(limbs.map(({ shape }) => shape.departure.value));
     expect(angles.size).toBe(1);
     const kind = KINDS.find((facts) => facts.id === id);
     const turn = ((limbs[1]?.bearing.value ?? 0) - (limbs[0]?.bearing.value ?? 0) + 360) % 360;

@@ -65,4 +65,4 @@ export interface FormScene extends Scene {
 }
 
 /** Where a candidacy stands in its ring, deg. */
-export const atDeg = ({ stem, atDeg: at }: Candidacy): number => at ?? stem.runBearing.value;
+export const atDeg = ({ stem, atDeg: at }: Candidacy): number => at ?? stem.shape.runBearing.value;

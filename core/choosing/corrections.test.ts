@@ -28,7 +28,7 @@ describe('a soft shoot with a narrow join', () => {
     expect(plan.acts).toContainEqual(
       expect.objectContaining({ kind: 'spread', stemId: 's', fromDeg: 22, toDeg: 45 }),
     );
-    expect(plan.after.stems.find(({ id }) => id === 's')?.departure.value).toBe(45);
+    expect(plan.after.stems.find(({ id }) => id === 's')?.shape.departure.value).toBe(45);
   });
 
   it.each([
@@ -49,7 +49,7 @@ describe('a thin limb beside a gap', () => {
     // Gaps 90, 90, 30, 150: 1.67, graded 30; swung to 230 they are 90, 90, 50, 130: 1.44, graded 12, and 12.
     const { verdicts, plan } = judged(far);
     expect(verdicts['t']?.correction).toEqual({ kind: 'swing', byDeg: 20 });
-    expect(plan.after.stems.find(({ id }) => id === 't')?.runBearing.value).toBe(230);
+    expect(plan.after.stems.find(({ id }) => id === 't')?.shape.runBearing.value).toBe(230);
   });
 
   it('is not when its wood is too thick', () => {

@@ -36,11 +36,11 @@ function swings({ limits }: Scene, candidacy: Candidacy): Candidacy[] {
   if (!isFree || !isThin || stem.length.value < SWING_FROM_CM) return [];
   return [-1, 1].map((side) => {
     const byDeg = side * limits('swing.deg').value;
-    const runBearing = { ...stem.runBearing, value: (stem.runBearing.value + byDeg + 360) % 360 };
+    const runBearing = { ...stem.shape.runBearing, value: (stem.shape.runBearing.value + byDeg + 360) % 360 };
     const fault: Fault = { rank: 'form', what: 'swing', points: SWING_POINTS };
     return {
       ...candidacy,
-      stem: { ...stem, runBearing },
+      stem: { ...stem, shape: { ...stem.shape, runBearing } },
       faults: [...faults, fault],
       correction: { kind: 'swing', byDeg },
     };
@@ -64,11 +64,12 @@ function spreads(scene: Scene, candidacy: Candidacy): Candidacy[] {
   if (!isNarrow || stem.barkTrapped || !isSoft(scene, stem)) return [];
   const toDeg = scene.limits('crotch.idealFromDeg').value;
   const departure = reading('angle', toDeg, 'gauge');
-  const set = { ...stem.set, value: Math.max(stem.set.value, toDeg) };
+  const run = { ...stem.shape.run, value: Math.max(stem.shape.run.value, toDeg) };
+  const tip = { ...stem.shape.tip, value: run.value };
   return [
     {
       ...candidacy,
-      stem: { ...stem, departure, set, tipAngle: { ...stem.tipAngle, value: set.value } },
+      stem: { ...stem, shape: { ...stem.shape, departure, run, tip } },
       faults: [
         ...faults.filter(({ what }) => !WIDENED.has(what) && what !== 'bend'),
         { rank: 'form', what: 'spread', points: SPREAD_POINTS },
@@ -87,11 +88,15 @@ function rivalBent({ runDeg }: Scene, candidacy: Candidacy): Candidacy[] {
   if (!isRival || otherwise || stem.barkTrapped) return [];
   const toDeg = runDeg.from;
   const toLengthCm = stem.length.value * RIVAL_LEFT;
-  const set = { ...stem.set, value: toDeg };
+  const run = { ...stem.shape.run, value: toDeg };
   return [
     {
       ...candidacy,
-      stem: { ...stem, set, tipAngle: set, length: { ...stem.length, value: toLengthCm } },
+      stem: {
+        ...stem,
+        shape: { ...stem.shape, run, tip: run },
+        length: { ...stem.length, value: toLengthCm },
+      },
       faults: [
         ...faults.filter(({ rank }) => rank !== 'breaches'),
         { rank: 'form', what: 'rival-bent', points: RIVAL_POINTS },

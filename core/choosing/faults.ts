@@ -45,7 +45,7 @@ function weaknesses({ laid, limits, runDeg }: Scene, stem: Stem, findings: reado
   const has = (rule: string): boolean => findings.some((f) => f.stemId === stem.id && f.rule === rule);
   const strong = limits('thick.ratio').value;
   const thinMm = limits('thin.diameterMm').value - stem.diameter.value;
-  const bendDeg = Math.max(runDeg.from - stem.set.value, stem.set.value - runDeg.to, 0);
+  const bendDeg = Math.max(runDeg.from - stem.shape.run.value, stem.shape.run.value - runDeg.to, 0);
   const [ideal, wide] = [limits('crotch.idealFromDeg').value, limits('crotch.idealToDeg').value];
   const merit = (what: string, points: number): Fault => ({ rank: 'merit', what, points });
   const isDoubtful = crotch !== undefined && crotch < limits('crotch.doubtfulDeg').value;

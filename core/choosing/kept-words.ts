@@ -9,18 +9,18 @@ import type { ChosenLimb } from './chosen-set';
 export function keptFor(scene: FormScene, stem: Stem, limb: ChosenLimb): Reason {
   if (limb.role === 'leader') {
     const isTrunk = stem.id === scene.laid.trunk?.id;
-    return because(isTrunk ? 'kept.trunk-leads' : 'kept.leads', { run: deg(stem.set.value) });
+    return because(isTrunk ? 'kept.trunk-leads' : 'kept.leads', { run: deg(stem.shape.run.value) });
   }
   const crotch = crotchDeg(scene.laid, stem);
   const ratio = thicknessRatio(scene.laid, stem);
   const facts = list([
     crotch === undefined
-      ? told('fact.leaning', { angle: deg(stem.set.value) })
+      ? told('fact.leaning', { angle: deg(stem.shape.run.value) })
       : told('fact.crotch', { angle: deg(crotch) }),
     ratio === undefined
       ? told('fact.thick', { thick: mm(stem.diameter.value) })
       : told('fact.ratio', { ratio: share(ratio) }),
-    told('fact.facing', { bearing: deg(stem.runBearing.value) }),
+    told('fact.facing', { bearing: deg(stem.shape.runBearing.value) }),
   ]);
   return limb.onlyCarries
     ? because('kept.carries', { facts }, onFigure('rib.armCm'))
@@ -36,7 +36,7 @@ export function correctionReasons(stem: Stem, { correction }: ChosenLimb): Reaso
       const { byDeg } = correction;
       const args = {
         by: deg(Math.abs(byDeg)),
-        toward: deg((stem.runBearing.value + byDeg + 360) % 360),
+        toward: deg((stem.shape.runBearing.value + byDeg + 360) % 360),
         thick: mm(stem.diameter.value),
       };
       return [because('correct.swing', args, onFigure('swing.thickMm'))];

@@ -64,11 +64,15 @@ function sprout(
 
 function misplaced(scene: FormScene, stem: Stem, carrier: Stem): LateralSort | undefined {
   const isLong = stem.length.value > scene.limits('lateral.longCm').value;
-  if (stem.set.value > UNDERSIDE_DEG && isLong) {
-    const reason = because('side.underside', { angle: deg(stem.set.value) }, onFigure('lateral.longCm'));
+  if (stem.shape.run.value > UNDERSIDE_DEG && isLong) {
+    const reason = because(
+      'side.underside',
+      { angle: deg(stem.shape.run.value) },
+      onFigure('lateral.longCm'),
+    );
     return { sort: 'out', rule: 'lateral', reasons: [reason] };
   }
-  const back = bearingDifference(stem.runBearing.value, carrier.runBearing.value + 180);
+  const back = bearingDifference(stem.shape.runBearing.value, carrier.shape.runBearing.value + 180);
   const keepsShade = scene.answers.inside === 'shade-wood' && !isLong;
   if (scene.hasLeader || scene.standsOn === 'stems' || back > INWARD_DEG || keepsShade || !isLong)
     return undefined;
@@ -117,7 +121,7 @@ const SPUR_BUDS = 3;
 function spurTurned(scene: FormScene, stem: Stem, carrier: Stem): LateralSort | undefined {
   const { kind, when, limits } = scene;
   const isSpurKind = kind.fruitsOn.value[0] === 'spurs' && when.seasonsGrown >= BEARS_FROM_SEASON;
-  const isSteep = stem.set.value < limits('lateral.perfectFromDeg').value;
+  const isSteep = stem.shape.run.value < limits('lateral.perfectFromDeg').value;
   const ranUp = stem.length.value > limits('lateral.longCm').value && isSteep;
   if (!isSpurKind || !ranUp || nodeAt(carrier, kind, when.season, stem.origin.value) !== 'spur')
     return undefined;
@@ -135,12 +139,12 @@ function spurTurned(scene: FormScene, stem: Stem, carrier: Stem): LateralSort | 
 function byAngle({ limits }: FormScene, stem: Stem): LateralSort {
   const flat = limits('lateral.perfectFromDeg').value;
   const longCm = limits('lateral.longCm').value;
-  const args = { long: cm(stem.length.value), angle: deg(stem.set.value) };
+  const args = { long: cm(stem.length.value), angle: deg(stem.shape.run.value) };
   const onLong = onFigure('lateral.longCm');
   const onFlat = onFigure('lateral.perfectFromDeg');
   if (stem.length.value <= longCm)
     return { sort: 'leave', rule: 'lateral', reasons: [because('side.short', args, onLong)] };
-  if (stem.set.value >= flat)
+  if (stem.shape.run.value >= flat)
     return { sort: 'leave', rule: 'lateral', reasons: [because('side.flat', args, onFlat)] };
   if (stem.diameter.value <= BEND_MM) {
     const reasons = [because('side.bend', { ...args, flat: deg(flat) }, onFlat)];

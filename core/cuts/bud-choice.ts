@@ -150,7 +150,7 @@ function missOf(wish: CutWish, choice: BudChoice): number {
 export function shootOf(scene: FormScene, stem: Stem, atCm: number, facingDeg: FacingDeg): Course {
   const course = scene.laid.courses.get(stem.id) as Course;
   const [run, base] = [runAt(course, atCm), positionAt(course, atCm)];
-  const way = shootDirection(run, facingInSpace(run, stem.runBearing.value, facingDeg), {
+  const way = shootDirection(run, facingInSpace(run, stem.shape.runBearing.value, facingDeg), {
     breakDeg: scene.limits('cut.breakDeg').value,
     liftDeg: scene.limits('cut.liftDeg').value,
   });
@@ -161,10 +161,7 @@ export function shootOf(scene: FormScene, stem: Stem, atCm: number, facingDeg: F
       ...stem,
       id: `${stem.id} shoot`,
       bearing,
-      departure: angle,
-      runBearing: bearing,
-      set: angle,
-      tipAngle: angle,
+      shape: { departure: angle, runBearing: bearing, run: angle, tip: angle },
     },
     length: reading('length', NEXT_CM[scene.kind.vigour.value], 'filled-in'),
     diameter: reading('diameter', SHOOT_MM, 'filled-in'),
@@ -193,7 +190,7 @@ export function choiceOf(scene: FormScene, wish: CutWish, bud: LimbBud, isKnown:
     ...{
       atCm: bud.atCm,
       facingDeg: bud.facingDeg,
-      facing: facingCalled(run, stem.runBearing.value, bud.facingDeg),
+      facing: facingCalled(run, stem.shape.runBearing.value, bud.facingDeg),
     },
     ...{ sureDeg: bud.sureDeg, node: bud.node, isKnown, bearingDeg, angleDeg, tip: tipOf(shoot) },
     ...gapAt(wish, bearingDeg, angleDeg),
@@ -273,10 +270,10 @@ const OWN_LINE_DEG = 10;
 
 /** The gap of the ring a shoot's bearing lies in, between the limbs next to it on either side. */
 function gapAt({ stem, ring = [] }: CutWish, bearingDeg: number, angleDeg: number): { gap?: Gap } {
-  const turned = bearingDifference(bearingDeg, stem.runBearing.value);
+  const turned = bearingDifference(bearingDeg, stem.shape.runBearing.value);
   if (ring.length < 2 || angleDeg < STEEP_DEG || turned < OWN_LINE_DEG) return {};
   const turns = ring
-    .map(({ id, runBearing }) => ({ id, turn: wrapBearing(runBearing.value - bearingDeg) }))
+    .map(({ id, shape }) => ({ id, turn: wrapBearing(shape.runBearing.value - bearingDeg) }))
     .sort((a, b) => a.turn - b.turn);
   const [next, last] = [turns[0], turns.at(-1)] as [(typeof turns)[0], (typeof turns)[0]];
   return { gap: { fromId: last.id, toId: next.id, widthDeg: next.turn + 360 - last.turn } };

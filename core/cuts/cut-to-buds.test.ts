@@ -114,14 +114,16 @@ describe('the bud a limb is cut to', () => {
     const state = treeOf(leader);
     const trunk = state.tree.stems.find(({ id }) => id === 'trunk');
     if (!trunk) throw new Error('no trunk');
-    const lean = { ...trunk.departure, value: 8 };
+    const lean = { ...trunk.shape.departure, value: 8 };
     const leaning = {
       ...trunk,
       bearing: { ...trunk.bearing, value: 90 },
-      runBearing: { ...trunk.runBearing, value: 90 },
+      shape: { ...trunk.shape, runBearing: { ...trunk.shape.runBearing, value: 90 } },
     };
     const stems = state.tree.stems.map((stem) =>
-      stem.id === 'trunk' ? { ...leaning, departure: lean, set: lean, tipAngle: lean } : stem,
+      stem.id === 'trunk'
+        ? { ...leaning, shape: { ...leaning.shape, departure: lean, run: lean, tip: lean } }
+        : stem,
     );
     const { plan } = judged({ ...state, tree: { ...state.tree, stems } });
     const act = plan.acts.find((a) => a.kind === 'shorten' && a.stemId === 'trunk');

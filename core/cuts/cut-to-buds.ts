@@ -84,7 +84,8 @@ export function keptUpTo({ scene, kept }: CutQuestion, stemId: StemId): number {
 function cutTo(stem: Stem, act: Shorten, choice: BudChoice, second: BudChoice | undefined): Shorten {
   const { bearingDeg, isKnown } = choice;
   const turns =
-    act.purpose === 'keep-direction' && bearingDifference(bearingDeg, stem.runBearing.value) > TURN_DEG / 2;
+    act.purpose === 'keep-direction' &&
+    bearingDifference(bearingDeg, stem.shape.runBearing.value) > TURN_DEG / 2;
   const purpose = turns ? ('turn' as const) : act.purpose;
   return {
     ...resized(
@@ -189,7 +190,7 @@ function wishFor(question: CutQuestion, { scene, others }: Setting, stem: Stem, 
   const { from, to } = scene.runDeg;
   return {
     ...{ stem, others, leads, toLengthCm: act.toLengthCm },
-    bearingDeg: stem.runBearing.value + turnToGap(question, scene, stem),
+    bearingDeg: stem.shape.runBearing.value + turnToGap(question, scene, stem),
     hereDeg: here,
     fromDeg: leads ? 0 : Math.min(from, Math.max(here, from - 20)),
     toDeg: Math.max(to, Math.min(here, 95)),
@@ -210,8 +211,8 @@ function turnToGap({ ring }: CutQuestion, { laid }: FormScene, stem: Stem): numb
   if (!ring.includes(stem.id) || ring.length < 3) return 0;
   const turns = ring
     .filter((id) => id !== stem.id)
-    .flatMap((id) => stemOf(laid.tree, id)?.runBearing.value ?? [])
-    .map((bearing) => wrapBearing(bearing - stem.runBearing.value));
+    .flatMap((id) => stemOf(laid.tree, id)?.shape.runBearing.value ?? [])
+    .map((bearing) => wrapBearing(bearing - stem.shape.runBearing.value));
   if (turns.length < 2) return 0;
   const [right, left] = [Math.min(...turns), 360 - Math.max(...turns)];
   if (Math.abs(right - left) < UNEVEN_DEG) return 0;

@@ -1,6 +1,6 @@
 import type { TreeState } from '../history/tree-at';
 import type { Reading } from '../readings/reading';
-import type { Stem } from '../tree/stem';
+import type { Stem, StemShape } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 
 /** The readings a verdict rests on. `run` is the run's angle, where it was read apart from the departure. */
@@ -10,9 +10,9 @@ export type ReadField = 'origin' | 'bearing' | 'angle' | 'run' | 'length' | 'dia
 export function readingOf(stem: Stem, field: ReadField): Reading {
   switch (field) {
     case 'angle':
-      return stem.departure;
+      return stem.shape.departure;
     case 'run':
-      return stem.set;
+      return stem.shape.run;
     case 'origin':
     case 'bearing':
     case 'length':
@@ -27,7 +27,7 @@ export function fieldsOf(stem: Stem): ReadField[] {
   return [
     ...(onStem ? (['origin'] as const) : []),
     ...(['bearing', 'angle'] as const),
-    ...(stem.set.how === 'filled-in' ? [] : (['run'] as const)),
+    ...(stem.read.set === undefined ? [] : (['run'] as const)),
     ...(['length', 'diameter'] as const),
   ];
 }
@@ -49,26 +49,27 @@ function read(stem: Stem, field: ReadField, value: number): Stem {
       return { ...stem, diameter: as(stem.diameter, Math.max(1, value)) };
     case 'bearing': {
       const turned = (value + 360) % 360;
-      const follows = stem.runBearing.how === 'filled-in';
-      const runBearing = follows ? as(stem.runBearing, turned) : stem.runBearing;
-      return { ...stem, bearing: as(stem.bearing, turned), runBearing };
+      const follows = stem.shape.runBearing.how === 'filled-in';
+      const runBearing = follows ? as(stem.shape.runBearing, turned) : stem.shape.runBearing;
+      return { ...stem, bearing: as(stem.bearing, turned), shape: { ...stem.shape, runBearing } };
     }
     case 'angle': {
       const angle = Math.min(180, Math.max(0, value));
-      const departure = as(stem.departure, angle);
-      return stem.set.how === 'filled-in'
-        ? { ...stem, departure, ...run(stem, angle) }
-        : { ...stem, departure };
+      const departure = as(stem.shape.departure, angle);
+      return stem.shape.run.how === 'filled-in'
+        ? { ...stem, shape: { ...runAt(stem, angle), departure } }
+        : { ...stem, shape: { ...stem.shape, departure } };
     }
     case 'run':
-      return { ...stem, ...run(stem, Math.min(180, Math.max(0, value))) };
+      return { ...stem, shape: runAt(stem, Math.min(180, Math.max(0, value))) };
   }
 }
 
-function run(stem: Stem, angle: number): Pick<Stem, 'set' | 'tipAngle'> {
-  const follows = stem.tipAngle.how === 'filled-in';
+function runAt({ shape }: Stem, angle: number): StemShape {
+  const follows = shape.tip.how === 'filled-in';
   return {
-    set: { ...stem.set, value: angle },
-    tipAngle: follows ? { ...stem.tipAngle, value: angle } : stem.tipAngle,
+    ...shape,
+    run: { ...shape.run, value: angle },
+    tip: follows ? { ...shape.tip, value: angle } : shape.tip,
   };
 }

@@ -21,7 +21,7 @@ export const bareSector: SetRule = {
         measured: {
           value: largestGapDeg,
           unit: 'deg',
-          sure: Math.max(...limbs.map(({ runBearing }) => runBearing.sure)),
+          sure: Math.max(...limbs.map(({ shape }) => shape.runBearing.sure)),
         },
         limit: { ...share, value: evenGapDeg * share.value },
         place: called,

@@ -20,7 +20,7 @@ export const growingInward: FindingRule = {
           rule: 'growing-inward',
           stemId: stem.id,
           gravity: 'serious' as const,
-          measured: { value: behind, unit: 'ratio' as const, sure: stem.runBearing.sure / 180 },
+          measured: { value: behind, unit: 'ratio' as const, sure: stem.shape.runBearing.sure / 180 },
           limit,
         },
       ];

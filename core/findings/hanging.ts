@@ -9,12 +9,12 @@ export const hanging: FindingRule = {
     const shortest = limits('scaffold.shortestCm').value;
     return laid.tree.stems
       .filter((stem) => stem.id !== laid.trunk?.id && stem.length.value >= shortest)
-      .filter(({ set }) => set.value > limit.value)
+      .filter(({ shape }) => shape.run.value > limit.value)
       .map((stem) => ({
         rule: 'hanging',
         stemId: stem.id,
         gravity: 'serious',
-        measured: { value: stem.set.value, unit: 'deg', sure: stem.set.sure },
+        measured: { value: stem.shape.run.value, unit: 'deg', sure: stem.shape.run.sure },
         limit,
       }));
   },

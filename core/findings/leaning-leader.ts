@@ -24,7 +24,7 @@ export const leaningLeader: FindingRule = {
         rule: 'leaning-leader',
         stemId: trunk.id,
         gravity: 'serious',
-        measured: { value: leanDeg, unit: 'deg', sure: trunk.set.sure },
+        measured: { value: leanDeg, unit: 'deg', sure: trunk.shape.run.sure },
         limit,
       },
     ];

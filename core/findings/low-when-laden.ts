@@ -15,12 +15,12 @@ export const lowWhenLaden: FindingRule = {
     const { laid, limits, runDeg } = scene;
     const drop = limits('laden.dropDeg');
     return limbsOf(scene).flatMap((stem) => {
-      const limit = clearanceLimit(scene, stem.runBearing.value);
+      const limit = clearanceLimit(scene, stem.shape.runBearing.value);
       if (joinHeightCm(laid, stem) < limit.value) return [];
-      const bentDeg = Math.min(Math.max(stem.set.value, runDeg.from), runDeg.to);
-      const angle = { ...stem.set, value: bentDeg + drop.value };
+      const bentDeg = Math.min(Math.max(stem.shape.run.value, runDeg.from), runDeg.to);
+      const angle = { ...stem.shape.run, value: bentDeg + drop.value };
       const base = (laid.courses.get(stem.id) as Course).points[0] as Vec3;
-      const tipCm = tipOf(courseFrom({ ...stem, set: angle, tipAngle: angle }, base))[2];
+      const tipCm = tipOf(courseFrom({ ...stem, shape: { ...stem.shape, run: angle, tip: angle } }, base))[2];
       if (tipCm >= limit.value) return [];
       const measured = { value: Math.max(0, tipCm), unit: 'cm' as const, sure: stem.length.sure };
       return [{ rule: 'low-when-laden', stemId: stem.id, gravity: 'slight' as const, measured, limit }];

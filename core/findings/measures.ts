@@ -50,7 +50,7 @@ export function limbPair({ laid }: Scene, a: Stem, b: Stem): LimbPair {
     lower,
     upper,
     heightCm: areOnTrunk ? Math.abs(heightB - heightA) : norm(subtract(join(a), join(b))),
-    turnDeg: bearingDifference(upper.runBearing.value, lower.runBearing.value),
+    turnDeg: bearingDifference(upper.shape.runBearing.value, lower.shape.runBearing.value),
   };
 }
 
@@ -75,7 +75,7 @@ export function topsOf({ laid, limits }: Scene, limbs: readonly Stem[]): Stem[] 
   const topCm = tipOf(laid.courses.get(laid.trunk.id) as Course)[2];
   return limbs.filter((stem) => {
     const tipCm = tipOf(laid.courses.get(stem.id) as Course)[2];
-    const isUpright = stem.set.value < limits('rival.uprightDeg').value + 5;
+    const isUpright = stem.shape.run.value < limits('rival.uprightDeg').value + 5;
     const isTall = tipCm > topCm * limits('top.heightShare').value;
     return isUpright && isTall && (thicknessRatio(laid, stem) ?? 0) > limits('top.ratio').value;
   });

@@ -13,7 +13,7 @@ export const narrowCrotch: FindingRule = {
     return limbsOf(scene).flatMap((stem): Finding[] => {
       const crotch = crotchDeg(laid, stem);
       if (crotch === undefined) return [];
-      const measured = { value: crotch, unit: 'deg' as const, sure: stem.departure.sure };
+      const measured = { value: crotch, unit: 'deg' as const, sure: stem.shape.departure.sure };
       const found = { rule: 'narrow-crotch' as const, stemId: stem.id, measured };
       if (stem.barkTrapped) {
         return [{ ...found, gravity: 'must-go', limit: narrow, observed: 'bark-trapped' }];

@@ -32,7 +32,7 @@ export const parallelPair: FindingRule = {
  */
 export function sideBySideCm({ laid, limits }: Scene, a: Stem, b: Stem): number | undefined {
   if (areKin(a, b)) return undefined;
-  const run = (stem: Stem): Vec3 => direction(stem.runBearing.value, stem.set.value);
+  const run = (stem: Stem): Vec3 => direction(stem.shape.runBearing.value, stem.shape.run.value);
   if (angleBetween(run(a), run(b)) >= limits('parallel.turnDeg').value) return undefined;
   const [short, long] = a.length.value <= b.length.value ? [a, b] : [b, a];
   const foot = (stem: Stem): Vec3 => (laid.courses.get(stem.id) as Course).points[0] as Vec3;

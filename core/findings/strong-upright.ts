@@ -9,12 +9,12 @@ export const strongUpright: FindingRule = {
     const limit = scene.limits('sprout.uprightDeg');
     const long = scene.limits('scaffold.shortestCm').value;
     return lateralsOf(scene)
-      .filter((stem) => stem.set.value < limit.value && stem.length.value >= long)
+      .filter((stem) => stem.shape.run.value < limit.value && stem.length.value >= long)
       .map((stem) => ({
         rule: 'strong-upright',
         stemId: stem.id,
         gravity: 'serious',
-        measured: { value: stem.set.value, unit: 'deg', sure: stem.set.sure },
+        measured: { value: stem.shape.run.value, unit: 'deg', sure: stem.shape.run.sure },
         limit,
       }));
   },

@@ -13,7 +13,7 @@ export const tooThick: FindingRule = {
     return limbsOf(scene).flatMap((stem) => {
       const ratio = thicknessRatio(laid, stem);
       if (ratio === undefined || ratio <= strong.value) return [];
-      const isRival = ratio > rival.value && stem.set.value < limits('rival.uprightDeg').value;
+      const isRival = ratio > rival.value && stem.shape.run.value < limits('rival.uprightDeg').value;
       return [
         {
           rule: 'too-thick',

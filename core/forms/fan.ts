@@ -143,7 +143,7 @@ function hand(scene: Scene): Place {
  * run stands out of the wall's plane, deg.
  */
 export function inPlane(stem: Stem, wallBearingDeg: number): { atDeg: number; offDeg: number } {
-  const run = direction(stem.runBearing.value, stem.set.value);
+  const run = direction(stem.shape.runBearing.value, stem.shape.run.value);
   const along = dot(run, direction(wallBearingDeg, 90));
   const out = dot(run, direction(wallBearingDeg + 90, 90));
   return {

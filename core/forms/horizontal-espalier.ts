@@ -110,8 +110,8 @@ function seatOf(scene: FormScene, stem: Stem, wires: readonly number[], wall: nu
     return Math.max(belowCm - below, -above - belowCm, 0) * 100 + Math.abs(belowCm);
   };
   const wire = wires.reduce((best, w, i) => (off(w) < off(wires[best] as number) ? i : best), 0);
-  const toFirst = bearingDifference(stem.runBearing.value, wall);
-  const toSecond = bearingDifference(stem.runBearing.value, wall + 180);
+  const toFirst = bearingDifference(stem.shape.runBearing.value, wall);
+  const toSecond = bearingDifference(stem.shape.runBearing.value, wall + 180);
   return {
     wire,
     side: toFirst <= toSecond ? 0 : 1,

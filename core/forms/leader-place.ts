@@ -62,7 +62,7 @@ function leanOf({ laid }: FormScene, stem: Stem): number {
   const foot = (laid.courses.get(laid.trunk?.id ?? stem.id) as Course).points[0] as Vec3;
   const tip = tipOf(laid.courses.get(stem.id) as Course);
   const outCm = Math.hypot(tip[0] - foot[0], tip[1] - foot[1]);
-  return (stem.set.value + (Math.atan2(outCm, tip[2] - foot[2]) * 180) / Math.PI) / 2;
+  return (stem.shape.run.value + (Math.atan2(outCm, tip[2] - foot[2]) * 180) / Math.PI) / 2;
 }
 
 function leaderFaults(scene: FormScene, stem: Stem, isTrunk: boolean): Fault[] {

@@ -54,7 +54,7 @@ const UPRIGHT_DEG = 8;
 function leansTo({ laid }: FormScene, stem: Stem): number {
   const foot = (laid.courses.get(stem.id) as Course).points[0] ?? [0, 0, 0];
   const isAside = Math.hypot(foot[0], foot[1]) > 1;
-  if (stem.set.value >= UPRIGHT_DEG || !isAside) return stem.runBearing.value;
+  if (stem.shape.run.value >= UPRIGHT_DEG || !isAside) return stem.shape.runBearing.value;
   return bearingOf([foot[0], foot[1], 0]);
 }
 

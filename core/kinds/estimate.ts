@@ -18,18 +18,21 @@ export function completeStem(id: StemId, given: StemReadings, kind: KindFacts, o
   const onGround = given.parent?.kind === 'ground';
   const departure = given.angle ?? filledIn('angle', onGround ? 0 : limbAngleDeg(kind));
   const length = given.length ?? filledIn('length', lengthFromDiameter(given.diameter?.value));
-  const set = given.set ?? { ...departure, how: 'filled-in' as const };
+  const run = given.set ?? { ...departure, how: 'filled-in' as const };
   const bearing = given.bearing ?? filledIn('bearing', (order * kind.spiralDeg.value) % 360);
   const stem: Stem = {
     id,
+    read: given,
     tag: given.tag ?? id,
     parent: given.parent ?? { kind: 'ground', eastCm: 0, northCm: 0 },
     origin: given.origin ?? filledIn('length', onGround ? 0 : 60),
     bearing,
-    departure,
-    runBearing: given.runBearing ?? { ...bearing, how: 'filled-in' },
-    set,
-    tipAngle: given.tipAngle ?? { ...set, how: 'filled-in' as const },
+    shape: {
+      departure,
+      runBearing: given.runBearing ?? { ...bearing, how: 'filled-in' },
+      run,
+      tip: given.tipAngle ?? { ...run, how: 'filled-in' as const },
+    },
     length,
     diameter: given.diameter ?? filledIn('diameter', length.value / LENGTH_PER_DIAMETER_CM_PER_MM),
     growthCm: given.growthCm ?? {},

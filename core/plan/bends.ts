@@ -17,7 +17,7 @@ export function isFirstStage(
   stem: Stem,
 ): boolean {
   const staged = firstStageDeg !== undefined && answers.espalier === 'tier-a-year';
-  return staged && stem.set.value < firstStageDeg - BEND_WORTH_DEG;
+  return staged && stem.shape.run.value < firstStageDeg - BEND_WORTH_DEG;
 }
 
 /** Angle from upright a limb's run is brought to now, deg; undefined when it is near enough. */
@@ -26,7 +26,7 @@ export function bendTarget(
   firstStageDeg: Form['firstStageDeg'],
   stem: Stem,
 ): number | undefined {
-  const now = stem.set.value;
+  const now = stem.shape.run.value;
   const wanted = Math.min(Math.max(now, runDeg.from), runDeg.to);
   if (Math.abs(wanted - now) < BEND_WORTH_DEG) return undefined;
   return isFirstStage({ answers }, firstStageDeg, stem) ? firstStageDeg : wanted;
@@ -37,12 +37,12 @@ export function bend({ scene, form }: PlanQuestion, { stem, limb }: Kept): Act[]
   if (limb.correction?.kind === 'rival-bent') return [];
   const raised = raisedTo(scene, stem);
   if (raised !== undefined) {
-    const args = { thick: mm(stem.diameter.value), from: deg(stem.set.value), to: deg(raised) };
+    const args = { thick: mm(stem.diameter.value), from: deg(stem.shape.run.value), to: deg(raised) };
     return [bendAct(stem, raised, because('bend.raise-weak', args, onFigure('thin.diameterMm')))];
   }
   const toDeg = bendTarget(scene, form.firstStageDeg, stem);
   if (toDeg === undefined) return [];
-  const fromDeg = stem.set.value;
+  const fromDeg = stem.shape.run.value;
   const { from, to } = scene.runDeg;
   const isStaged = toDeg < from;
   const isUp = toDeg < fromDeg;
@@ -61,14 +61,14 @@ export function bend({ scene, form }: PlanQuestion, { stem, limb }: Kept): Act[]
 /** The steepest angle of its form, for a limb too thin for its place that runs flatter; a higher tip draws more sap. */
 function raisedTo({ runDeg, limits }: FormScene, stem: Stem): number | undefined {
   const isWeak = stem.diameter.value < limits('thin.diameterMm').value;
-  return isWeak && stem.set.value - runDeg.from > BEND_WORTH_DEG ? runDeg.from : undefined;
+  return isWeak && stem.shape.run.value - runDeg.from > BEND_WORTH_DEG ? runDeg.from : undefined;
 }
 
 function bendAct(stem: Stem, toDeg: number, reason: Act['reason']): Act {
   return {
     kind: 'bend',
     stemId: stem.id,
-    fromDeg: stem.set.value,
+    fromDeg: stem.shape.run.value,
     toDeg,
     safety: 'not-yet-computed',
     reason,
@@ -82,7 +82,7 @@ export function corrections({ stem, limb }: Kept): Act[] {
     case undefined:
       return [];
     case 'swing': {
-      const fromDeg = stem.runBearing.value;
+      const fromDeg = stem.shape.runBearing.value;
       const toDeg = (fromDeg + correction.byDeg + 360) % 360;
       const reason = because('bend.swing', { from: deg(fromDeg), to: deg(toDeg) }, onFigure('swing.deg'));
       return [{ kind: 'swing', stemId: stem.id, fromDeg, toDeg, reason }];
@@ -90,7 +90,7 @@ export function corrections({ stem, limb }: Kept): Act[] {
     case 'spread': {
       const { toDeg } = correction;
       const reason = because('bend.spread', { to: deg(toDeg) }, onFigure('soft.diameterMm'));
-      return [{ kind: 'spread', stemId: stem.id, fromDeg: stem.departure.value, toDeg, reason }];
+      return [{ kind: 'spread', stemId: stem.id, fromDeg: stem.shape.departure.value, toDeg, reason }];
     }
     case 'rival-bent': {
       const reason = because('bend.rival', { to: deg(correction.toDeg) }, onFigure('rival.uprightDeg'));

@@ -157,9 +157,9 @@ function underLeader(
   const clearCm = staged ? 0 : limits('leader.clearCm').value;
   const topCm = tipOf(laid.courses.get(leaderId) as Course)[2] - clearCm;
   const target = bendTarget(scene, firstStageDeg, stem);
-  const angle = reading('angle', target ?? stem.set.value, 'gauge');
+  const angle = reading('angle', target ?? stem.shape.run.value, 'gauge');
   const base = (laid.courses.get(stem.id) as Course).points[0] as Course['points'][number];
-  const { points } = courseFrom({ ...stem, set: angle, tipAngle: angle }, base);
+  const { points } = courseFrom({ ...stem, shape: { ...stem.shape, run: angle, tip: angle } }, base);
   const over = points.findIndex((p) => p[2] > topCm);
   if (over < 0) return undefined;
   const reason = staged

@@ -90,7 +90,7 @@ describe('what comes of every act on the demo yard, in every school', () => {
   it('tied aside: it runs on the bearing told, and into nothing it was clear of', () => {
     each('swing', (act, after, tree) => {
       const stem = stemOf(after.tree, act.stemId);
-      expect(stem?.runBearing.value).toBeCloseTo(act.toDeg, 6);
+      expect(stem?.shape.runBearing.value).toBeCloseTo(act.toDeg, 6);
       const own = withDescendants(after.tree, act.stemId);
       for (const other of after.tree.stems) {
         if (own.has(other.id) || other.length.value < 20) continue;

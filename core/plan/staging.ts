@@ -157,7 +157,9 @@ function purposeOf({ scene, chosen }: StagingQuestion, stem: Stem): KeptFor {
   const insures = chosen.limbs.some(({ stemId }) => {
     const kept = scene.laid.tree.stems.find(({ id }) => id === stemId);
     const isThin = kept !== undefined && kept.diameter.value < thinMm;
-    return isThin && bearingDifference(kept.runBearing.value, stem.runBearing.value) < INSURES_DEG;
+    return (
+      isThin && bearingDifference(kept.shape.runBearing.value, stem.shape.runBearing.value) < INSURES_DEG
+    );
   });
   if (insures) return 'insurance';
   return !scene.hasLeader && scene.answers.inside === 'shade-wood' ? 'shade' : 'leaf';

@@ -30,9 +30,9 @@ const ARCH_FROM = 0.35;
  */
 export function directionAt(stem: Stem, sCm: number): Vec3 {
   const length = Math.max(stem.length.value, 1e-6);
-  const departure = direction(stem.bearing.value, stem.departure.value);
-  const run = direction(stem.runBearing.value, stem.set.value);
-  const tip = direction(stem.runBearing.value, stem.tipAngle.value);
+  const departure = direction(stem.bearing.value, stem.shape.departure.value);
+  const run = direction(stem.shape.runBearing.value, stem.shape.run.value);
+  const tip = direction(stem.shape.runBearing.value, stem.shape.tip.value);
   const turnCm = Math.min(TURN_CM, TURN_SHARE * length);
   const inner = turnToward(departure, run, Math.min(1, sCm / turnCm));
   const out = (sCm / length - ARCH_FROM) / (1 - ARCH_FROM);

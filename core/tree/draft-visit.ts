@@ -49,15 +49,15 @@ export function recordedText(stem: Stem, field: DraftField, tree: Tree, units: U
   if (field === 'tag') return stem.tag;
   if (field === 'condition') return stem.condition;
   if (field === 'on') return carrierTag(stem, tree);
-  const reading = fieldReading(stem, field);
-  return isFilledIn(reading) && reading.typed === undefined
+  const reading = stem.read[field];
+  return reading === undefined || isFilledIn(reading)
     ? ''
     : readingText(reading, FIELD_DIMENSION[field], units);
 }
 
 /** The reading behind a field. */
 export function fieldReading(stem: Stem, field: ReadingField): Reading {
-  return field === 'angle' ? stem.departure : stem[field];
+  return field === 'angle' ? stem.shape.departure : stem[field];
 }
 
 function carrierTag(stem: Stem, tree: Tree): string {

@@ -37,7 +37,7 @@ export function crotchDeg(laid: LaidTree, stem: Stem): number | undefined {
   const parentId = stem.parent.kind === 'stem' ? stem.parent.stemId : laid.trunk?.id;
   const parent = parentId === undefined ? undefined : laid.courses.get(parentId);
   if (stem.parent.kind === 'ground' || join === undefined || !parent) return undefined;
-  const crotch = angleBetween(direction(stem.bearing.value, stem.departure.value), runAt(parent, join));
+  const crotch = angleBetween(direction(stem.bearing.value, stem.shape.departure.value), runAt(parent, join));
   return Math.round(crotch / ROUNDING) * ROUNDING;
 }
 

@@ -1,18 +1,29 @@
 import type { Reading } from '../readings/reading';
 import type { BudsSeen } from './buds-seen';
-import type { Condition, Crop, EndBud, Fixing, Parent, StemId } from './stem-readings';
+import type { Condition, Crop, EndBud, Fixing, Parent, StemId, StemReadings } from './stem-readings';
+
+/** The course of a stem from its join outward: deg from upright, and clockwise from north. */
+export interface StemShape {
+  /** The angle it leaves its parent at. */
+  departure: Reading;
+  /** Bearing and angle of its run, which bending changes. */
+  runBearing: Reading;
+  run: Reading;
+  /** The angle of its outer end, where it arches. */
+  tip: Reading;
+}
 
 /** A stem with a figure for every reading: measured, guessed by the grower, or filled in. */
 export interface Stem {
   id: StemId;
+  /** What was read of it, as the book has it; what nobody read is missing here, and filled in below. */
+  read: StemReadings;
   tag: string;
   parent: Parent;
   origin: Reading;
   bearing: Reading;
-  departure: Reading;
-  runBearing: Reading;
-  set: Reading;
-  tipAngle: Reading;
+  /** How it goes on from there, measured, filled in, or as work has laid it. */
+  shape: StemShape;
   length: Reading;
   diameter: Reading;
   growthCm: Readonly<Record<string, number>>;

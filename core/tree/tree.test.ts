@@ -78,12 +78,9 @@ describe('the course of a limb', () => {
 
   it('starts on a leaning trunk at the height that was read', () => {
     const state = treeOf({ form: 'open-vase', trunk, limbs: [limb('a', 50, 0, 50, 40)] });
-    const leaning = {
-      ...(state.tree.stems[0] as Stem),
-      departure: reading('angle', 20, 'gauge'),
-      set: reading('angle', 20, 'gauge'),
-      tipAngle: reading('angle', 20, 'gauge'),
-    };
+    const plumb = state.tree.stems[0] as Stem;
+    const lean = reading('angle', 20, 'gauge');
+    const leaning = { ...plumb, shape: { ...plumb.shape, departure: lean, run: lean, tip: lean } };
     const laid = layOut({ ...state.tree, stems: [leaning, ...state.tree.stems.slice(1)] });
     expect(course(laid, 'a').points[0]?.[2]).toBeCloseTo(50, 6);
     expect(laid.joins.get('a')).toBeCloseTo(50 / Math.cos((20 * Math.PI) / 180), 6);

@@ -63,6 +63,11 @@ export const tagOf = ({ stems }: Tagged, id: string): Arg => ({
   tag: stems.find((stem) => stem.id === id)?.tag ?? id,
 });
 
-/** Whether a reason rests on a ground. */
-export const restsOn = ({ grounds = [] }: Reason, ground: Ground): boolean =>
-  grounds.some((other) => JSON.stringify(other) === JSON.stringify(ground));
+/** Whether a reason rests on a ground: one of the same kind that names the same. */
+export function restsOn({ grounds = [] }: Reason, ground: Ground): boolean {
+  const named = Object.entries(ground);
+  return grounds.some((other) => {
+    const fields: Readonly<Record<string, unknown>> = { ...other };
+    return named.every(([name, is]) => fields[name] === is);
+  });
+}

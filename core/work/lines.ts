@@ -41,7 +41,7 @@ export function workLines(scene: Scene, acts: readonly Act[]): WorkLine[] {
 function whereabouts({ laid }: Scene, act: Act): Message | undefined {
   const stem = 'stemId' in act ? stemOf(laid.tree, act.stemId) : undefined;
   if (!stem || stem.id === laid.trunk?.id) return undefined;
-  const way = compassCalled(stem.runBearing.value);
+  const way = compassCalled(stem.shape.runBearing.value);
   if (isOnTrunk(laid, stem)) return told('work.at', { height: cm(joinHeightCm(laid, stem)), way });
   return stem.parent.kind === 'stem'
     ? told('work.on', { limb: tagOf(laid.tree, stem.parent.stemId), way })

@@ -1,5 +1,6 @@
 import { ErrorHandler, provideBrowserGlobalErrorListeners, type ApplicationConfig } from '@angular/core';
-import { provideRouter, TitleStrategy, withComponentInputBinding } from '@angular/router';
+import { provideRouter, TitleStrategy, withComponentInputBinding, withRouterConfig } from '@angular/router';
+import { provideBook } from './book/provide-book';
 import { routes } from './app.routes';
 import { PageTold } from './shell/page-told';
 import { ShownErrors } from './shell/shown-errors';
@@ -7,7 +8,12 @@ import { ShownErrors } from './shell/shown-errors';
 export const appConfig: ApplicationConfig = {
   providers: [
     provideBrowserGlobalErrorListeners(),
-    provideRouter(routes, withComponentInputBinding()),
+    provideBook(),
+    provideRouter(
+      routes,
+      withComponentInputBinding(),
+      withRouterConfig({ paramsInheritanceStrategy: 'always' }),
+    ),
     { provide: TitleStrategy, useClass: PageTold },
     { provide: ErrorHandler, useExisting: ShownErrors },
   ],

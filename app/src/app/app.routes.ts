@@ -8,33 +8,39 @@ export const routes: Routes = [
   },
   {
     path: 'tree/:treeId',
-    title: 'page.bench',
-    loadComponent: () => import('./bench/bench-page').then((m) => m.BenchPage),
-  },
-  {
-    path: 'tree/:treeId/forms',
-    title: 'page.forms',
-    loadComponent: () => import('./forms/form-chooser-page').then((m) => m.FormChooserPage),
-  },
-  {
-    path: 'tree/:treeId/schools',
-    title: 'page.schools',
-    loadComponent: () => import('./schools/schools-page').then((m) => m.SchoolsPage),
-  },
-  {
-    path: 'tree/:treeId/figures',
-    title: 'page.figures',
-    loadComponent: () => import('./figures/figures-page').then((m) => m.FiguresPage),
-  },
-  {
-    path: 'tree/:treeId/cut/:stemId',
-    title: 'page.cut',
-    loadComponent: () => import('./cut/cut-page').then((m) => m.CutPage),
-  },
-  {
-    path: 'tree/:treeId/card',
-    title: 'page.card',
-    loadComponent: () => import('./card/cards-page').then((m) => m.CardsPage),
+    loadComponent: () => import('./tree/tree-frame').then((m) => m.TreeFrame),
+    children: [
+      {
+        path: '',
+        title: 'page.bench',
+        loadComponent: () => import('./bench/bench-page').then((m) => m.BenchPage),
+      },
+      {
+        path: 'forms',
+        title: 'page.forms',
+        loadComponent: () => import('./forms/form-chooser-page').then((m) => m.FormChooserPage),
+      },
+      {
+        path: 'schools',
+        title: 'page.schools',
+        loadComponent: () => import('./schools/schools-page').then((m) => m.SchoolsPage),
+      },
+      {
+        path: 'figures',
+        title: 'page.figures',
+        loadComponent: () => import('./figures/figures-page').then((m) => m.FiguresPage),
+      },
+      {
+        path: 'cut/:stemId',
+        title: 'page.cut',
+        loadComponent: () => import('./cut/cut-page').then((m) => m.CutPage),
+      },
+      {
+        path: 'card',
+        title: 'page.card',
+        loadComponent: () => import('./card/cards-page').then((m) => m.CardsPage),
+      },
+    ],
   },
   {
     path: 'cards',

@@ -3,11 +3,11 @@ import { RouterLink, RouterOutlet } from '@angular/router';
 import type { Units } from '../../../core';
 import { BookStore } from './book/book-store';
 import { ShownErrors } from './shell/shown-errors';
-import { Say } from './words/told';
+import { Say, Told } from './words/told';
 
 @Component({
   selector: 'eb-root',
-  imports: [Say, RouterOutlet, RouterLink],
+  imports: [Say, Told, RouterOutlet, RouterLink],
   templateUrl: './app.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'onKey($event)' },

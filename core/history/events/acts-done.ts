@@ -65,7 +65,8 @@ export const doneOn = (
 /** What was done becomes part of the readings: lengths, angles and ends as the acts left them. */
 export function readingsOf(stem: Stem): StemReadings {
   const { tag, parent, origin, length, diameter, headed, endDiameter, growthCm } = stem;
-  const { departure, set, tipAngle, runBearing, sideShoots, bears, fixings } = stem;
+  const { sideShoots, bears, fixings, shape } = stem;
+  const { departure, runBearing, run, tip } = shape;
   return {
     ...{ tag, parent, origin, length, diameter, headed, growthCm },
     ...(endDiameter && { endDiameter }),
@@ -73,7 +74,7 @@ export function readingsOf(stem: Stem): StemReadings {
     ...(bears && { bears }),
     ...(fixings && { fixings }),
     ...(departure.how !== 'filled-in' && { angle: departure }),
-    ...(set.how !== 'filled-in' && { set, tipAngle }),
+    ...(run.how !== 'filled-in' && { set: run, tipAngle: tip }),
     ...(runBearing.how !== 'filled-in' && { runBearing }),
   };
 }

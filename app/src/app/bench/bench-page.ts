@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import {
   NgbDropdown,
@@ -20,6 +20,7 @@ import {
   overCap,
   type FormId,
 } from '../../../../core';
+import { TreeStore } from '../tree/tree-store';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
 import { Say, Told } from '../words/told';
@@ -69,7 +70,7 @@ const PATIENCE_MS = 500;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BenchPage {
-  readonly treeId = input.required<string>();
+  readonly treeId = inject(TreeStore).treeId;
   readonly bench = inject(BenchStore);
   readonly book = inject(BookStore);
   readonly judging = inject(JudgingStore);
@@ -129,7 +130,8 @@ export class BenchPage {
   constructor() {
     const { fragment } = inject(ActivatedRoute).snapshot;
     effect(() => {
-      this.bench.lay(this.treeId());
+      this.treeId();
+      this.bench.lay();
       if (fragment?.startsWith(LIMB)) this.bench.take(fragment.slice(LIMB.length));
     });
     effect((onCleanup) => {

@@ -10,6 +10,9 @@ import {
   type TreeState,
 } from '../../../../core';
 import { treeOf, type TestTree } from '../../../../core/testing/trees';
+import { ActivatedRoute, convertToParamMap } from '@angular/router';
+import { of } from 'rxjs';
+import { TreeStore } from '../tree/tree-store';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
 import { Prices } from '../judging/prices';
@@ -52,13 +55,15 @@ beforeEach(() => {
   TestBed.configureTestingModule({
     providers: [
       BenchStore,
+      TreeStore,
+      { provide: ActivatedRoute, useValue: { paramMap: of(convertToParamMap({ treeId: 'tree' })) } },
       { provide: BookStore, useValue: book },
       { provide: JudgingStore, useValue: { trees, wantFirst: () => undefined } },
       { provide: Prices, useValue: { of: () => judged } },
     ],
   });
   bench = TestBed.inject(BenchStore);
-  bench.lay('tree');
+  bench.lay();
 });
 
 /** The runner-up that has the limb the chosen set lacks. */
@@ -95,7 +100,7 @@ describe('trying on another set', () => {
     bench.show('after');
     expect(bench.tried()).toBeUndefined();
     bench.tryOn(withX());
-    bench.lay('other');
+    bench.lay();
     expect(bench.tried()).toBeUndefined();
   });
 });

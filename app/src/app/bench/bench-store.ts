@@ -26,14 +26,12 @@ import { BookStore } from '../book/book-store';
 import { draftsOf } from '../book/book-db';
 import { extentOf } from '../drawing/frame';
 import type { TreePicture } from '../drawing/tree-picture';
-import { JudgingStore } from '../judging/judging-store';
-import { Prices } from '../judging/prices';
+import { TreeStore } from '../tree/tree-store';
 
 /** The tree shown as it is, or as the planned work leaves it. */
 export type Moment = 'stands' | 'after';
 
 interface BenchState {
-  treeId: string;
   /** Bearing from the tree to the one who looks, deg. */
   standingDeg: number;
   inHand: StemId | undefined;
@@ -45,7 +43,6 @@ interface BenchState {
 }
 
 const INITIAL: BenchState = {
-  treeId: '',
   standingDeg: 180,
   inHand: undefined,
   moment: 'stands',
@@ -56,9 +53,9 @@ const INITIAL: BenchState = {
 /** One tree on the bench: where one stands, what is in hand, and what is half typed. */
 export const BenchStore = signalStore(
   withState(INITIAL),
-  withComputed((store, book = inject(BookStore), judging = inject(JudgingStore), prices = inject(Prices)) => {
-    const state = computed(() => book.states().get(store.treeId()));
-    const rows = computed(() => draftsOf(book.cells())[store.treeId()] ?? {});
+  withComputed((store, book = inject(BookStore), tree = inject(TreeStore)) => {
+    const { treeId, state, judgement, judged, priced, whip } = tree;
+    const rows = computed(() => draftsOf(book.cells())[treeId()] ?? {});
     const draft = computed(() => {
       const now = state();
       return now && Object.keys(rows()).length > 0 ? readDraft(now.tree, rows(), book.units()) : undefined;
@@ -83,17 +80,6 @@ export const BenchStore = signalStore(
         then: [{ ...asIf, ...visit }],
       });
     });
-    const judgement = computed(() => judging.trees()[store.treeId()]);
-    const whip = computed(() => {
-      const answer = judgement()?.judged;
-      return answer?.kind === 'whip' ? answer.whip : undefined;
-    });
-    const judged = computed(() => {
-      const answer = judgement()?.judged;
-      return answer?.kind === 'judged' ? answer : undefined;
-    });
-    /** The same with the price of deciding otherwise, once that is worked out. */
-    const priced = computed(() => (judged() ? prices.of(store.treeId()) : undefined));
     const picture = computed<TreePicture | undefined>(() => {
       const shown = drafted();
       if (!shown) return undefined;
@@ -121,14 +107,14 @@ export const BenchStore = signalStore(
         (_, i) => limits('wire.firstCm').value + i * limits('wire.gapCm').value,
       );
     });
-    return { state, rows, draft, drafted, judgement, judged, priced, whip, picture, wires };
+    return { treeId, state, rows, draft, drafted, judgement, judged, priced, whip, picture, wires };
   }),
-  withMethods((store, book = inject(BookStore), judging = inject(JudgingStore)) => {
+  withMethods((store, book = inject(BookStore)) => {
     const write = (body: EventBody): Promise<boolean> => book.record(body);
     return {
-      lay(treeId: string): void {
-        patchState(store, { ...INITIAL, treeId });
-        judging.wantFirst(treeId);
+      /** Begins anew: where one stands, nothing in hand. */
+      lay(): void {
+        patchState(store, INITIAL);
       },
       stand(deg: number): void {
         patchState(store, { standingDeg: wrapBearing(deg) });

@@ -5,6 +5,7 @@ import { judge, type BudReadings, type TreeState, type Units, type WhipPlan } fr
 import { treeOf, type TestTree } from '../../../../core/testing/trees';
 import { BookStore } from '../book/book-store';
 import { BenchStore } from './bench-store';
+import { Words } from '../words/words';
 import { WhipBuds } from './whip-buds';
 
 const WHIP: TestTree = { form: 'central-leader', trunk: { length: 140, mm: 14 }, limbs: [] };
@@ -28,6 +29,7 @@ beforeEach(() => {
   TestBed.configureTestingModule({
     providers: [
       WhipBuds,
+      Words,
       { provide: BookStore, useValue: { units } },
       { provide: BenchStore, useValue: bench },
     ],

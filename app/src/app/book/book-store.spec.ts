@@ -160,3 +160,18 @@ describe('500 broken files', () => {
     expect(readYardFile(small).kind).toBe('good');
   }, 300_000);
 });
+
+describe('two books side by side', () => {
+  it('are opened and written to apart: what stands in one is not in the other', async () => {
+    const own = await openTab();
+    const practice = await openTabOn(`practice-${fresh()}`);
+    expect(await practice.record({ kind: 'note', treeId: 'harrier', text: 'tried here' })).toBe(true);
+    const notes = (of: BookStoreType): number =>
+      of.events().filter((event) => event.kind === 'note' && event.text === 'tried here').length;
+    expect([notes(practice), notes(own)]).toEqual([1, 0]);
+    expect(await own.record({ kind: 'overruled', treeId: 'harrier', stemId: 'd', ruling: 'keep' })).toBe(
+      true,
+    );
+    expect(practice.states().get('harrier')?.rulings).toEqual({});
+  });
+});

@@ -30,7 +30,9 @@ export async function openTab(
     },
   };
   TestBed.resetTestingModule();
-  TestBed.configureTestingModule({ providers: [{ provide: BOOK_WORLD, useValue: { ...usual, ...world } }] });
+  TestBed.configureTestingModule({
+    providers: [BookStore, { provide: BOOK_WORLD, useValue: { ...usual, ...world } }],
+  });
   const store = TestBed.inject(BookStore);
   await until(() => store.kind() !== 'opening' && store.writing() === 0);
   expect(store.failure()).toBe('');

@@ -7,7 +7,6 @@ import {
   cutBench,
   cm,
   deg,
-  layOut,
   MEASURES,
   measureCalled,
   mm,
@@ -25,9 +24,7 @@ import {
 } from '../../../../core';
 import { OtherWounds } from '../bench/other-wounds';
 import { BookStore } from '../book/book-store';
-import { JudgingStore } from '../judging/judging-store';
-import { extentOf } from '../drawing/frame';
-import { drawnSeason } from '../drawing/small-drawing';
+import { TreeStore } from '../tree/tree-store';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { TreeSilhouette } from '../yard/tree-silhouette';
@@ -76,19 +73,16 @@ const SHOOT_ROOM_CM = 25;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CutPage {
-  readonly treeId = input.required<string>();
+  readonly tree = inject(TreeStore);
+  readonly treeId = this.tree.treeId;
   readonly stemId = input.required<string>();
   private readonly book = inject(BookStore);
-  private readonly judging = inject(JudgingStore);
   private readonly words = inject(Words);
 
-  readonly state = computed(() => this.book.states().get(this.treeId()));
-  readonly judged = computed<Judgement | undefined>(() => {
-    const answer = this.judging.trees()[this.treeId()]?.judged;
-    return answer?.kind === 'judged' ? answer : undefined;
-  });
+  readonly state = this.tree.state;
+  readonly judged = this.tree.judged;
   readonly stem = computed(() => this.state()?.tree.stems.find(({ id }) => id === this.stemId()));
-  readonly season = computed(() => drawnSeason(this.state(), this.book.today()));
+  readonly season = this.tree.season;
 
   readonly bench = computed(() => {
     const [state, judged] = [this.state(), this.judged()];
@@ -108,16 +102,10 @@ export class CutPage {
   readonly preview = computed<CutPreview | undefined>(() => this.bench()?.previewAt(this.atCm()));
 
   /** Height the small drawing is made for, cm. */
-  readonly fullCm = computed(() => {
-    const state = this.state();
-    return state ? extentOf(layOut(state.tree)).heightCm * 1.05 : 200;
-  });
+  readonly fullCm = computed(() => (this.tree.extent()?.heightCm ?? 190) * 1.05);
 
   /** How far round the stem the drawing from above reaches, with room for shoots to come, cm. */
-  readonly radiusCm = computed(() => {
-    const state = this.state();
-    return state ? extentOf(layOut(state.tree)).radiusCm + SHOOT_ROOM_CM : 100;
-  });
+  readonly radiusCm = computed(() => (this.tree.extent()?.radiusCm ?? 75) + SHOOT_ROOM_CM);
 
   readonly isCut = computed(() => this.atCm() < (this.bench()?.stem.length.value ?? 0) - 0.5);
 
@@ -133,14 +121,14 @@ export class CutPage {
   /** The limb standing there that the cut goes to; undefined where it goes to a bud. */
   readonly lead = computed(() => {
     const to = this.preview()?.to;
-    return to && { ...to, tag: this.tagOf(to.stemId), way: this.wayOf(to) };
+    return to && { ...to, tag: this.tree.tagOf(to.stemId), way: this.wayOf(to) };
   });
 
   /** Side shoots close by that the limb could be cut to, with the length that does it. */
   readonly shoots = computed(() =>
     (this.preview()?.shoots ?? []).slice(0, TOLD_SHOOTS).map((shoot) => ({
       ...shoot,
-      tag: this.tagOf(shoot.stemId),
+      tag: this.tree.tagOf(shoot.stemId),
       at: this.length(shoot.joinCm),
       overCm: Math.round((shoot.joinCm + OVER_LIMB_CM) * 10) / 10,
       way: this.wayOf(shoot),
@@ -163,10 +151,6 @@ export class CutPage {
     return angleDeg < UPRIGHT_DEG
       ? told('cut.way.up', { angle })
       : told('cut.way', { angle, toward: deg(bearingDeg) });
-  }
-
-  private tagOf(id: string): string {
-    return this.state()?.tree.stems.find((stem) => stem.id === id)?.tag ?? id;
   }
 
   /** The way a bud's shoot would take, with the gap it would grow into, if any. */
@@ -251,7 +235,7 @@ export class CutPage {
 
   constructor() {
     effect(() => {
-      this.judging.wantFirst(this.treeId());
+      this.treeId();
       this.stemId();
       this.tried.set(undefined);
     });
@@ -259,11 +243,11 @@ export class CutPage {
 
   /** What stands in the room of a limb that goes, and when. */
   private fillsItsPlace(judged: Judgement): { words: Message; by: string | undefined } {
-    const bearing = this.stem()?.runBearing.value ?? 0;
+    const bearing = this.stem()?.shape.runBearing.value ?? 0;
     const near = judged.chosen.limbs
       .filter(({ role }) => role === 'scaffold')
       .flatMap(({ stemId }) => this.state()?.tree.stems.find(({ id }) => id === stemId) ?? [])
-      .map((limb) => ({ limb, turn: bearingDifference(limb.runBearing.value, bearing) }))
+      .map((limb) => ({ limb, turn: bearingDifference(limb.shape.runBearing.value, bearing) }))
       .sort((a, b) => a.turn - b.turn)[0];
     const made = judged.plan.acts.find(
       (act) => act.kind === 'make-limb' && bearingDifference(act.bearingDeg, bearing) < ITS_ROOM_DEG,

@@ -1,4 +1,7 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { signal } from '@angular/core';
+import { BookStore } from '../book/book-store';
+import { Words } from '../words/words';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { cutBench, judge, type CutBench, type Judgement } from '../../../../core';
 import { treeOf, type TestTree } from '../../../../core/testing/trees';
@@ -27,6 +30,9 @@ const all = (fixture: ComponentFixture<unknown>, selector: string): Element[] =>
 ];
 
 beforeEach(() => {
+  TestBed.configureTestingModule({
+    providers: [Words, { provide: BookStore, useValue: { units: signal('metric') } }],
+  });
   globalThis.ResizeObserver ??= class {
     observe(): void {
       return;

@@ -132,7 +132,7 @@ export class PlanDrawing {
   private drawSectors(ground: Ground, { laid, verdicts }: TreePicture, rim: number): void {
     const bearings = laid.tree.stems
       .filter(({ id }) => verdicts[id]?.decision === 'scaffold')
-      .map(({ runBearing }) => runBearing.value)
+      .map(({ shape }) => shape.runBearing.value)
       .sort((a, b) => a - b);
     if (bearings.length < 2) return;
     const gaps = bearings.map((from, i) => ({

@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import type { RuleKey } from '../../../../core';
 import { scrollToFragment } from '../words/scroll-to-fragment';
 import { Say, Told } from '../words/told';
+import { TreeStore } from '../tree/tree-store';
 import { TreeFigures } from './tree-figures';
 
 /** Every figure a tree is judged by: its value, source, who set it, and how to set it within bounds. */
@@ -65,14 +66,13 @@ import { TreeFigures } from './tree-figures';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FiguresPage {
-  readonly treeId = input.required<string>();
+  readonly treeId = inject(TreeStore).treeId;
   readonly figures = inject(TreeFigures);
   private readonly route = inject(ActivatedRoute);
 
   readonly pointed = (): string | null => this.route.snapshot.fragment;
 
   constructor() {
-    effect(() => this.figures.treeId.set(this.treeId()));
     scrollToFragment();
   }
 

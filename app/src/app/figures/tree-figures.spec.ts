@@ -3,6 +3,12 @@ import { TestBed } from '@angular/core/testing';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { mm, told, RULE_KEYS, type EventBody, type TreeState, type Units } from '../../../../core';
 import { treeOf } from '../../../../core/testing/trees';
+import { ActivatedRoute, convertToParamMap } from '@angular/router';
+import { of } from 'rxjs';
+import { JudgingStore } from '../judging/judging-store';
+import { Prices } from '../judging/prices';
+import { TreeStore } from '../tree/tree-store';
+import { Words } from '../words/words';
 import { BookStore } from '../book/book-store';
 import { spoken } from '../words/spoken';
 import { TreeFigures, type Figure } from './tree-figures';
@@ -25,10 +31,15 @@ beforeEach(() => {
   states = signal(new Map([state()]));
   const record = (body: EventBody): Promise<boolean> => Promise.resolve(written.push(body) > 0);
   TestBed.configureTestingModule({
-    providers: [TreeFigures, { provide: BookStore, useValue: { states, units, record } }],
+    providers: [
+      ...[TreeFigures, Words, TreeStore],
+      { provide: BookStore, useValue: { states, units, record } },
+      { provide: JudgingStore, useValue: { trees: signal({}), wantFirst: () => undefined } },
+      { provide: Prices, useValue: { of: () => undefined } },
+      { provide: ActivatedRoute, useValue: { paramMap: of(convertToParamMap({ treeId: 'one' })) } },
+    ],
   });
   figures = TestBed.inject(TreeFigures);
-  figures.treeId.set('one');
 });
 
 describe('the figures of a tree', () => {

@@ -1,4 +1,4 @@
-import { computed, inject, Injectable, signal, type Signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   cm,
   deg,
@@ -22,6 +22,7 @@ import {
   type RuleKey,
   type TreeState,
 } from '../../../../core';
+import { TreeStore } from '../tree/tree-store';
 import { Words } from '../words/words';
 import { BookStore } from '../book/book-store';
 
@@ -41,10 +42,10 @@ export interface Figure {
 export class TreeFigures {
   private readonly book = inject(BookStore);
   private readonly words = inject(Words);
-  readonly treeId = signal('');
+  private readonly tree = inject(TreeStore);
   readonly trouble = signal<{ key: RuleKey; why: Message } | undefined>(undefined);
 
-  readonly state: Signal<TreeState | undefined> = computed(() => this.book.states().get(this.treeId()));
+  readonly state = this.tree.state;
 
   /** The figures its form stands on, then all others. */
   readonly groups = computed(() => {
@@ -98,12 +99,12 @@ export class TreeFigures {
       return;
     }
     this.trouble.set(undefined);
-    void this.book.record({ kind: 'rules-set', treeId: this.treeId(), rules: { [key]: value } });
+    void this.book.record({ kind: 'rules-set', treeId: this.tree.treeId(), rules: { [key]: value } });
   }
 
   reset(key: RuleKey): void {
     this.trouble.set(undefined);
-    void this.book.record({ kind: 'rules-set', treeId: this.treeId(), rules: {}, reset: [key] });
+    void this.book.record({ kind: 'rules-set', treeId: this.tree.treeId(), rules: {}, reset: [key] });
   }
 
   private figure(state: TreeState, { key, value, from, source }: Limit): Figure {

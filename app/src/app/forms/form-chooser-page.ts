@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
   cm,
@@ -22,7 +22,7 @@ import {
 import { BookStore } from '../book/book-store';
 import { extentOf } from '../drawing/frame';
 import { Ponder } from '../judging/ponder';
-import { drawnSeason } from '../drawing/small-drawing';
+import { TreeStore } from '../tree/tree-store';
 import { ReasonTold } from '../words/reason-told';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
@@ -36,11 +36,12 @@ import { TreeSilhouette } from '../yard/tree-silhouette';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FormChooserPage {
-  readonly treeId = input.required<string>();
+  private readonly tree = inject(TreeStore);
+  readonly treeId = this.tree.treeId;
   private readonly book = inject(BookStore);
   readonly words = inject(Words);
 
-  readonly state = computed(() => this.book.states().get(this.treeId()));
+  readonly state = this.tree.state;
   private readonly asked = inject(Ponder).about(
     'forms',
     computed(() => {
@@ -51,7 +52,7 @@ export class FormChooserPage {
   readonly ways = CAME_AS;
   readonly standing = computed(() => this.asked().kind);
 
-  readonly season = computed(() => drawnSeason(this.state(), this.book.today()));
+  readonly season = this.tree.season;
   readonly extent = computed(() => {
     const trees = this.forms().flatMap(({ tree }) => (tree ? [extentOf(layOut(tree))] : []));
     const [heightCm, radiusCm] = [trees.map((t) => t.heightCm), trees.map((t) => t.radiusCm)];

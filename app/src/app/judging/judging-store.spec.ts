@@ -67,6 +67,7 @@ beforeEach(() => {
   };
   TestBed.configureTestingModule({
     providers: [
+      JudgingStore,
       { provide: BookStore, useValue: { states, units } },
       { provide: JUDGE_WORKER, useValue: makeWorker },
     ],

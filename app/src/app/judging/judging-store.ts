@@ -41,7 +41,6 @@ const NOTHING: TreeJudging = { judged: undefined, since: undefined, failure: und
  * an answer to an older state is thrown away. Stopping ends the worker, since a busy one hears nothing.
  */
 export const JudgingStore = signalStore(
-  { providedIn: 'root' },
   withState<JudgingState>({ trees: {}, foremost: undefined }),
   withComputed((store) => ({
     busy: computed(() => Object.values(store.trees()).some(({ since }) => since !== undefined)),

@@ -42,7 +42,7 @@ beforeEach(() => {
     workers.push(new StandInWorker());
     return worker();
   };
-  TestBed.configureTestingModule({ providers: [{ provide: PONDER_WORKER, useValue: make }] });
+  TestBed.configureTestingModule({ providers: [Ponder, { provide: PONDER_WORKER, useValue: make }] });
   found = TestBed.runInInjectionContext(() => TestBed.inject(Ponder).about('weigh', ask));
   settle();
 });

@@ -25,7 +25,7 @@ export type Pondered<T> =
  * Asks a question of a worker of its own, whenever what is asked changes. The latest question wins: an older one that is
  * still being answered is ended with its worker, since a busy one hears nothing.
  */
-@Injectable({ providedIn: 'root' })
+@Injectable()
 export class Ponder {
   private readonly makeWorker = inject(PONDER_WORKER);
 

@@ -8,7 +8,7 @@ import { Ponder } from './ponder';
  * What deciding otherwise would cost, and other ways to make the cuts: worked out for the tree one stands at, after its
  * verdicts are there. It takes many times as long as they do, and is dropped when the tree changes.
  */
-@Injectable({ providedIn: 'root' })
+@Injectable()
 export class Prices {
   private readonly book = inject(BookStore);
   private readonly judging = inject(JudgingStore);

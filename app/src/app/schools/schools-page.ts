@@ -1,12 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  inject,
-  input,
-  linkedSignal,
-  signal,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
   answerCalled,
@@ -30,7 +22,8 @@ import {
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { Ponder } from '../judging/ponder';
-import { drawnSeason, smallExtent } from '../drawing/small-drawing';
+import { smallExtent } from '../drawing/small-drawing';
+import { TreeStore } from '../tree/tree-store';
 import { Say, Told } from '../words/told';
 import { scrollToFragment } from '../words/scroll-to-fragment';
 import { TreeSilhouette } from '../yard/tree-silhouette';
@@ -43,11 +36,12 @@ import { TreeSilhouette } from '../yard/tree-silhouette';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SchoolsPage {
-  readonly treeId = input.required<string>();
+  private readonly tree = inject(TreeStore);
+  readonly treeId = this.tree.treeId;
   private readonly book = inject(BookStore);
   private readonly ponder = inject(Ponder);
 
-  readonly state = computed(() => this.book.states().get(this.treeId()));
+  readonly state = this.tree.state;
   private readonly edits = computed(() => this.book.read().schoolEdits);
   readonly schools = SCHOOL_IDS.map((id) => ({ id, called: schoolCalled(id) }));
 
@@ -64,7 +58,7 @@ export class SchoolsPage {
     ),
   );
 
-  readonly season = computed(() => drawnSeason(this.state(), this.book.today()));
+  readonly season = this.tree.season;
   readonly extent = computed(() => smallExtent(this.state()));
 
   readonly columns = computed(() =>

@@ -18,11 +18,12 @@ export const CATALOGUE = new InjectionToken<Catalogue>('the catalogue of message
 });
 
 /** Tells messages in the language of the page and in the grower's units. */
-@Injectable({ providedIn: 'root' })
+@Injectable()
 export class Words {
   private readonly book = inject(BookStore);
   private readonly catalogue = inject(CATALOGUE);
-  private readonly teller = computed(() => tellerIn(this.catalogue, this.book.units()));
+  /** How things are told now; another one when the units change. */
+  readonly teller = computed(() => tellerIn(this.catalogue, this.book.units()));
 
   tell(message: Message): string {
     return this.teller()(message);

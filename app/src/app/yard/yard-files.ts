@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import type { FileReading } from '../book/file-reader';
-import { BookStore, type Examined } from '../book/book-store';
+import { BookStore } from '../book/book-store';
+import type { Examined } from '../book/with-import';
 import { list, told, type Message } from '../../../../core';
 import { Say, Told } from '../words/told';
 

@@ -55,8 +55,8 @@ export class LimbReadings {
     return [
       ...(stem.parent.kind === 'ground' ? [] : [line('origin', stem.origin, 'length')]),
       line('bearing', stem.bearing, 'bearing'),
-      line('angle', stem.departure, 'angle'),
-      ...(isFilledIn(stem.set) ? [] : [line('run', stem.set, 'angle')]),
+      line('angle', stem.shape.departure, 'angle'),
+      ...(isFilledIn(stem.shape.run) ? [] : [line('run', stem.shape.run, 'angle')]),
       line('length', stem.length, 'length'),
       line('diameter', stem.diameter, 'diameter'),
     ];

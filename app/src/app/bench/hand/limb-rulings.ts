@@ -59,7 +59,7 @@ export class LimbRulings {
   readonly couldLead = computed(() => {
     const state = this.bench.state();
     if (!state || !(formOf(state.form)?.hasLeader ?? false)) return false;
-    return this.stem().set.value < sceneOf(state).limits('rival.uprightDeg').value + NEARLY_UPRIGHT_DEG;
+    return this.stem().shape.run.value < sceneOf(state).limits('rival.uprightDeg').value + NEARLY_UPRIGHT_DEG;
   });
 
   rule(ruling: Ruling): void {

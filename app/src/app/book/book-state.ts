@@ -1,0 +1,39 @@
+import type { BookEvent, Message, Units, Yard, YardFile } from '../../../../core';
+import type { DraftCell } from './book-db';
+
+/** The yard as it was before the last import, and the events that the import brought. */
+export type Before = Pick<YardFile, 'yard' | 'events' | 'drafts'> & { brought: ReadonlySet<string> };
+
+export interface BookState {
+  kind: 'opening' | 'open' | 'failed';
+  failure: string;
+  yards: readonly Pick<Yard, 'id' | 'name'>[];
+  yard: Yard;
+  events: readonly BookEvent[];
+  cells: readonly DraftCell[];
+  units: Units;
+  device: string;
+  /** Today, ISO: trees are looked at as they are on it. */
+  day: string;
+  /** What the store itself has to say, such as that it waits for another tab. */
+  news: Message | undefined;
+  /** Kept until something is written after the import. */
+  before: Before | undefined;
+  /** Half-typed readings last thrown away, until something is typed after. */
+  thrown: readonly DraftCell[];
+}
+
+export const CLOSED_BOOK: BookState = {
+  kind: 'opening',
+  failure: '',
+  yards: [],
+  yard: { id: '', name: '', sites: [] },
+  events: [],
+  cells: [],
+  units: 'metric',
+  device: '',
+  day: '',
+  news: undefined,
+  before: undefined,
+  thrown: [],
+};

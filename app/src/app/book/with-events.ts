@@ -1,0 +1,65 @@
+import { computed } from '@angular/core';
+import { patchState, signalStoreFeature, type, withComputed, withMethods } from '@ngrx/signals';
+import { readBook, TreeMemo, undoState, type EventBody, type TreeState } from '../../../../core';
+import { appendEvent, type BookDb, type DraftCell, type Hand } from './book-db';
+import type { BookState } from './book-state';
+
+/** What the book says: its trees as they stand, and writing one more entry, taking one back, or putting it back. */
+export function withEvents() {
+  return signalStoreFeature(
+    {
+      state: type<BookState>(),
+      methods: type<{
+        today(): string;
+        _keep<T>(what: string, run: (db: BookDb) => Promise<T>, then?: (done: T) => void): Promise<boolean>;
+        _hand(): Hand;
+        _nextName(what: string): string;
+      }>(),
+    },
+    withComputed((store) => {
+      const read = computed(() => readBook({ yard: store.yard(), events: store.events() }));
+      const memo = new TreeMemo();
+      return {
+        read,
+        states: computed<ReadonlyMap<string, TreeState>>(() => memo.statesOf(read(), store.day())),
+        undoable: computed(() => undoState(store.events(), store.device())),
+      };
+    }),
+    withMethods((store) => {
+      /** Writes an event; on failure nothing changes on screen either. */
+      async function record(
+        body: EventBody,
+        happenedOn = store.today(),
+        spent: readonly DraftCell[] = [],
+      ): Promise<boolean> {
+        const yardId = store.yard().id;
+        const gone = new Set(spent);
+        return store._keep(
+          store._nextName('entry'),
+          (db) => appendEvent(db, yardId, body, happenedOn, store._hand(), spent),
+          (event) =>
+            patchState(store, ({ events, cells }) => ({
+              events: [...events, event],
+              cells: cells.filter((cell) => !gone.has(cell)),
+              before: undefined,
+            })),
+        );
+      }
+      return {
+        record,
+        async undo(): Promise<void> {
+          const { undo } = store.undoable();
+          if (undo) await record({ kind: 'withdraw', target: undo.id });
+        },
+        async redo(): Promise<void> {
+          const { redo } = store.undoable();
+          if (redo) await record({ kind: 'withdraw', target: redo.id });
+        },
+        /** Looks at the trees on another day, when one has begun. */
+        lookAtClock(): void {
+          if (store.day() !== store.today()) patchState(store, { day: store.today() });
+        },
+      };
+    }),
+  );
+}
