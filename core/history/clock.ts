@@ -23,11 +23,17 @@ interface Written {
 }
 
 /** Events in the order they were written down: by the book's clock, then device, sequence and id. */
-export function inWritingOrder<E extends Written>(events: readonly E[]): E[] {
-  return [...events].sort(
+export const inWritingOrder = <E extends Written>(events: readonly E[]): E[] =>
+  inOrder(
+    events,
     (a, b) =>
       a.clock - b.clock || compare(a.device, b.device) || a.sequence - b.sequence || compare(a.id, b.id),
   );
+
+/** Things in an order, those alike as they stood. A book is nearly always in order already: then it is only looked through. */
+export function inOrder<E>(things: readonly E[], by: (a: E, b: E) => number): E[] {
+  const isInOrder = things.every((thing, i) => i === 0 || by(things[i - 1] as E, thing) <= 0);
+  return isInOrder ? [...things] : [...things].sort(by);
 }
 
 export const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);

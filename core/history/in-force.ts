@@ -1,4 +1,4 @@
-import { compare, inWritingOrder } from './clock';
+import { compare, inOrder, inWritingOrder } from './clock';
 import type { BookEvent, PlainEvent } from './events';
 
 /**
@@ -23,7 +23,7 @@ export function eventsInForce(events: readonly BookEvent[]): PlainEvent[] {
     }
     held.push(amendedBy(event, amendment));
   }
-  return held.sort((a, b) => compare(a.happenedOn, b.happenedOn));
+  return inOrder(held, (a, b) => compare(a.happenedOn, b.happenedOn));
 }
 
 const amendments = new WeakMap<BookEvent, { by: BookEvent; event: PlainEvent }>();
@@ -53,6 +53,7 @@ function withdrawals(events: readonly BookEvent[]): (id: string) => boolean {
   }
   const known = new Map<string, boolean>();
   return (start) => {
+    if (!of.has(start)) return false;
     // Followed without recursion: an event may have been undone and redone very many times.
     const open = [start];
     const begun = new Set<string>();

@@ -9,6 +9,8 @@ export interface Extent {
 const LEAST: Extent = { radiusCm: 40, heightCm: 120 };
 
 export function extentOf(laid: LaidTree): Extent {
+  const known = extents.get(laid);
+  if (known) return known;
   let { radiusCm, heightCm } = LEAST;
   for (const course of laid.courses.values()) {
     for (const [x, y, z] of [...course.points, tipOf(course)] as Vec3[]) {
@@ -16,8 +18,12 @@ export function extentOf(laid: LaidTree): Extent {
       heightCm = Math.max(heightCm, z);
     }
   }
-  return { radiusCm, heightCm };
+  const extent = { radiusCm, heightCm };
+  extents.set(laid, extent);
+  return extent;
 }
+
+const extents = new WeakMap<LaidTree, Extent>();
 
 /** Turns tree cm into drawing pixels: the foot at (footX, footY), y down. */
 export interface Frame {

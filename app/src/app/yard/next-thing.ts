@@ -9,7 +9,17 @@ export interface NextThing {
   acts: number;
 }
 
+/** The next thing to do at a tree, as its judging stands; the same object each time for the same judging. */
 export function nextThing(judging: TreeJudging | undefined): NextThing {
+  if (!judging) return nextOf(judging);
+  const found = known.get(judging) ?? nextOf(judging);
+  known.set(judging, found);
+  return found;
+}
+
+const known = new WeakMap<TreeJudging, NextThing>();
+
+function nextOf(judging: TreeJudging | undefined): NextThing {
   const judged = judging?.judged;
   if (!judged) {
     const words = judging?.failure === undefined ? told('next.waiting') : asWritten(judging.failure);

@@ -1,34 +1,24 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { formCalled, told, layOut, woodSeason, type TreeState } from '../../../../core';
+import { layOut, told } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { extentOf } from '../drawing/frame';
-import { JudgingStore, type TreeJudging } from '../judging/judging-store';
+import { JudgingStore } from '../judging/judging-store';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
-import { nextThing, type NextThing } from './next-thing';
+import { nextThing } from './next-thing';
 import { PlantTree } from './plant-tree';
-import { TreeSilhouette } from './tree-silhouette';
+import { PX_PER_CM, StandingTree } from './standing-tree';
 import { YardFiles } from './yard-files';
 
-/** Pixels for each cm of tree, one scale for the whole yard; the least width lets a plate be read. */
-const PX_PER_CM = 0.56;
-const LEAST_WIDTH_PX = 120;
-
-function scaleOf(states: readonly TreeState[]): { fullCm: number; heightPx: number } {
-  const fullCm = Math.max(120, ...states.map(({ tree }) => extentOf(layOut(tree)).heightCm)) + 12;
-  return { fullCm, heightPx: fullCm * PX_PER_CM };
-}
-
-function widthOf({ tree }: TreeState): { widthPx: number; halfWidthCm: number } {
-  const widthPx = Math.max(LEAST_WIDTH_PX, (extentOf(layOut(tree)).radiusCm + 4) * 2 * PX_PER_CM);
-  return { widthPx, halfWidthCm: widthPx / 2 / PX_PER_CM };
-}
+/** Least height a row of trees is drawn for, and the room over the highest, cm. */
+const LEAST_CM = 120;
+const OVER_CM = 12;
 
 /** All trees of the yard, site by site, standing in a row on one ground line at one scale. */
 @Component({
   selector: 'eb-yard-page',
-  imports: [RouterLink, Say, Told, TreeSilhouette, YardFiles, PlantTree],
+  imports: [RouterLink, Say, Told, StandingTree, YardFiles, PlantTree],
   templateUrl: './yard-page.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -40,43 +30,27 @@ export class YardPage {
   readonly planting = signal<string | undefined>(undefined);
 
   readonly sites = computed(() => {
-    const judged = this.judging.trees();
     const states = [...this.book.states().values()];
-    return this.book.read().sites.map((site) => ({
-      site,
-      ...scaleOf(states.filter((state) => state.site.id === site.id)),
-      where: told(site.latitudeDeg < 0 ? 'yard.south' : 'yard.north', {
-        deg: Math.abs(site.latitudeDeg).toFixed(1),
-      }),
-      trees: states
-        .filter((state) => state.site.id === site.id)
-        .map((state) => {
-          const answer = judged[state.record.id]?.judged;
-          return {
-            state,
-            id: state.record.id,
-            ...widthOf(state),
-            what: this.words.treeOf(state.record),
-            form: formCalled(state.form),
-            season: woodSeason(state.site, state.today),
-            verdicts: answer?.kind === 'judged' ? answer.verdicts : {},
-            ...this.nextAt(judged[state.record.id]),
-          };
-        }),
-    }));
+    return this.book.read().sites.map((site) => {
+      const trees = states.filter((state) => state.site.id === site.id);
+      const heights = trees.map(({ tree }) => extentOf(layOut(tree)).heightCm);
+      const fullCm = Math.max(LEAST_CM, ...heights) + OVER_CM;
+      const deg = Math.abs(site.latitudeDeg).toFixed(1);
+      const where = told(site.latitudeDeg < 0 ? 'yard.south' : 'yard.north', { deg });
+      return { site, where, trees, fullCm, heightPx: fullCm * PX_PER_CM };
+    });
   });
-
-  private nextAt(judging: TreeJudging | undefined): { next: NextThing; todo: string } {
-    const next = nextThing(judging);
-    return { next, todo: this.words.arg({ list: next.words }) };
-  }
 
   /** The tree with the most to do, for a first look. */
   readonly first = computed(() => {
-    const trees = this.sites().flatMap((site) => site.trees);
-    return trees.reduce<(typeof trees)[number] | undefined>(
-      (most, tree) => (tree.next.acts > (most?.next.acts ?? 0) ? tree : most),
+    const judged = this.judging.trees();
+    const next = [...this.book.states().values()].map(({ record }) => ({
+      ...{ id: record.id, name: record.name, next: nextThing(judged[record.id]) },
+    }));
+    const most = next.reduce<(typeof next)[number] | undefined>(
+      (best, tree) => (tree.next.acts > (best?.next.acts ?? 0) ? tree : best),
       undefined,
     );
+    return most && { ...most, todo: this.words.arg({ list: most.next.words }) };
   });
 }

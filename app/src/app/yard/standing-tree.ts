@@ -1,0 +1,74 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { formCalled, layOut, woodSeason, type TreeState, type Verdict } from '../../../../core';
+import { extentOf } from '../drawing/frame';
+import { JudgingStore } from '../judging/judging-store';
+import { Told } from '../words/told';
+import { Words } from '../words/words';
+import { nextThing } from './next-thing';
+import { TreeSilhouette } from './tree-silhouette';
+
+/** Pixels for each cm of tree, one scale for the whole yard; the least width lets a plate be read. */
+export const PX_PER_CM = 0.56;
+const LEAST_WIDTH_PX = 120;
+const NO_VERDICTS: Readonly<Record<string, Verdict>> = {};
+
+/** One tree of the yard, drawn where it stands, with what it is and what is next to do: it wakes for its own answer alone. */
+@Component({
+  selector: 'eb-standing-tree',
+  imports: [RouterLink, Told, TreeSilhouette],
+  template: `
+    <a
+      class="standing-tree"
+      [style.--tree-width.px]="widthPx()"
+      [style.--tree-height.px]="heightPx()"
+      [routerLink]="['/tree', state().record.id]"
+      [attr.data-tree]="state().record.id"
+    >
+      @defer (on viewport) {
+        <eb-tree-silhouette
+          [tree]="state().tree"
+          [season]="season()"
+          [verdicts]="verdicts()"
+          [heightPx]="heightPx()"
+          [fullCm]="fullCm()"
+          [halfWidthCm]="widthPx() / 2 / pxPerCm"
+        />
+      } @placeholder {
+        <span class="unseen"></span>
+      }
+      <span class="plate">
+        <b>{{ state().record.name }}</b>
+        <span>{{ what() }}</span>
+        <span>{{ form() | told }}</span>
+        <span class="next" [attr.data-next]="next().kind">{{ todo() }}</span>
+      </span>
+    </a>
+  `,
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StandingTree {
+  readonly state = input.required<TreeState>();
+  /** Height of the drawing, and of the tree that would fill it. */
+  readonly heightPx = input.required<number>();
+  readonly fullCm = input.required<number>();
+  private readonly judging = inject(JudgingStore);
+  private readonly words = inject(Words);
+  readonly pxPerCm = PX_PER_CM;
+
+  private readonly judgement = computed(() => this.judging.trees()[this.state().record.id]);
+
+  readonly widthPx = computed(() => {
+    const { radiusCm } = extentOf(layOut(this.state().tree));
+    return Math.max(LEAST_WIDTH_PX, (radiusCm + 4) * 2 * PX_PER_CM);
+  });
+  readonly season = computed(() => woodSeason(this.state().site, this.state().today));
+  readonly what = computed(() => this.words.treeOf(this.state().record));
+  readonly form = computed(() => formCalled(this.state().form));
+  readonly verdicts = computed(() => {
+    const answer = this.judgement()?.judged;
+    return answer?.kind === 'judged' ? answer.verdicts : NO_VERDICTS;
+  });
+  readonly next = computed(() => nextThing(this.judgement()));
+  readonly todo = computed(() => this.words.arg({ list: this.next().words }));
+}
