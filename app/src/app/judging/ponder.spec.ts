@@ -3,8 +3,9 @@ import { TestBed } from '@angular/core/testing';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { TreeState } from '../../../../core';
 import { treeOf } from '../../../../core/testing/trees';
-import { Ponder, PONDER_WORKER, type Pondered, type PonderWorker } from './ponder';
-import type { PonderRequest, Questions } from './ponder-messages';
+import { Ponder, PONDER_WORKER, type Pondered } from './ponder';
+import type { PonderRequest, QuestionKind, Questions } from './ponder-messages';
+import { WorkerPool, type PonderWorker } from './worker-pool';
 
 class StandInWorker implements PonderWorker {
   readonly asked: PonderRequest[] = [];
@@ -90,5 +91,55 @@ describe('pondering', () => {
       new MessageEvent('message', { data: { id: 1, result: { ok: false, message: 'no room' } } }),
     );
     expect(found()).toEqual({ kind: 'failed', message: 'no room' });
+  });
+});
+
+describe('the pool of workers', () => {
+  const make = (): PonderWorker => {
+    workers.push(new StandInWorker());
+    return worker();
+  };
+  const asked = (): (QuestionKind | undefined)[] => workers.map((one) => one.asked[0]?.kind);
+  const request = (kind: QuestionKind): PonderRequest => ({ id: 1, kind, ask: { state: state(90) } });
+
+  it('answers no more at a time than it may, the more pressing first', () => {
+    const pool = new WorkerPool(make, 1);
+    const told: string[] = [];
+    pool.ask(request('price'), () => told.push('price'));
+    pool.ask(request('weigh'), () => told.push('weigh'));
+    pool.ask(request('keep'), () => told.push('keep'));
+    expect(asked()).toEqual(['price']);
+    worker().answer({});
+    expect(asked()).toEqual(['price', 'keep']);
+    worker().answer({});
+    worker().answer({});
+    expect(told).toEqual(['price', 'keep', 'weigh']);
+  });
+
+  it('lets a pressing question take the place of one at length, which begins anew', () => {
+    const pool = new WorkerPool(make, 1);
+    const told: string[] = [];
+    pool.ask(request('weigh'), () => told.push('weigh'));
+    const first = worker();
+    pool.ask(request('price'), () => told.push('price'));
+    expect([first.ended, asked()]).toEqual([true, ['weigh', 'price']]);
+    first.answer({});
+    expect(told).toEqual([]);
+    worker().answer({});
+    worker().answer({});
+    expect([told, asked()]).toEqual([
+      ['price', 'weigh'],
+      ['weigh', 'price', 'weigh'],
+    ]);
+  });
+
+  it('never begins what was taken back while it waited, and goes on with the next', () => {
+    const pool = new WorkerPool(make, 1);
+    pool.ask(request('price'), () => undefined);
+    const takeBack = pool.ask(request('keep'), () => undefined);
+    pool.ask(request('weigh'), () => undefined);
+    takeBack();
+    worker().answer({});
+    expect(asked()).toEqual(['price', 'weigh']);
   });
 });

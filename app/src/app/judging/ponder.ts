@@ -1,13 +1,9 @@
 import { computed, effect, inject, Injectable, InjectionToken, signal, type Signal } from '@angular/core';
-import type { PonderAnswer, PonderRequest, QuestionKind, Questions } from './ponder-messages';
+import type { QuestionKind, Questions } from './ponder-messages';
+import { WorkerPool, type PonderWorker } from './worker-pool';
 
-/** What a pondering worker must do; tests stand one in. */
-export interface PonderWorker {
-  postMessage(request: PonderRequest): void;
-  terminate(): void;
-  onmessage: ((event: MessageEvent<PonderAnswer>) => void) | null;
-  onerror: ((event: ErrorEvent) => void) | null;
-}
+/** With the one that judges, no more than two workers on a phone, three where there are cores to spare. */
+const MANY_CORES = 4;
 
 export const PONDER_WORKER = new InjectionToken<() => PonderWorker>('makes a pondering worker', {
   providedIn: 'root',
@@ -22,12 +18,15 @@ export type Pondered<T> =
   | { kind: 'failed'; message: string };
 
 /**
- * Asks a question of a worker of its own, whenever what is asked changes. The latest question wins: an older one that is
+ * Asks a question of a worker of the pool, whenever what is asked changes. The latest question wins: an older one that is
  * still being answered is ended with its worker, since a busy one hears nothing.
  */
 @Injectable()
 export class Ponder {
-  private readonly makeWorker = inject(PONDER_WORKER);
+  private readonly pool = new WorkerPool(
+    inject(PONDER_WORKER),
+    (globalThis.navigator?.hardwareConcurrency ?? 1) > MANY_CORES ? 2 : 1,
+  );
 
   /** Must be called where effects may be made. `ask` undefined asks nothing. */
   about<K extends QuestionKind>(
@@ -43,19 +42,15 @@ export class Ponder {
         return;
       }
       answered.set({ kind: 'waiting' });
-      const worker = this.makeWorker();
-      worker.onmessage = ({ data: { result } }) => {
+      const request = { id: 1, kind, ask: JSON.parse(asked) as Questions[K]['ask'] };
+      const takeBack = this.pool.ask(request, (result) =>
         answered.set(
           result.ok
             ? { kind: 'answered', answer: result.answer as Questions[K]['answer'] }
-            : { kind: 'failed', message: result.message },
-        );
-        worker.terminate();
-      };
-      worker.onerror = ({ message }) =>
-        answered.set({ kind: 'failed', message: message || 'it stopped unexpectedly' });
-      worker.postMessage({ id: 1, kind, ask: JSON.parse(asked) as Questions[K]['ask'] });
-      onCleanup(() => worker.terminate());
+            : { kind: 'failed', message: result.message || 'it stopped unexpectedly' },
+        ),
+      );
+      onCleanup(takeBack);
     });
     return answered.asReadonly();
   }
