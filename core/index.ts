@@ -7,6 +7,7 @@ export * from './words/message';
 export * from './words/ground';
 export * from './words/compass';
 export * from './words/teller';
+export * from './words/unread';
 export * from './words/pseudo';
 export * from './words/catalogue/english';
 export type { BudsSeen, FacingDeg } from './tree/buds-seen';

@@ -1,3 +1,5 @@
+import { tell } from '../testing/tell';
+import { whyUnread } from '../words/unread';
 import { describe, expect, it } from 'vitest';
 import cases from './parse.cases.json';
 import { parseReading } from './parse';
@@ -12,7 +14,7 @@ describe('what a grower types', () => {
     (text, dimension, units, value) => {
       const parsed = parseReading(text, dimension, units);
       if (value === null) {
-        expect(parsed).toMatchObject({ ok: false, message: expect.stringMatching(/ try .| is expected\./) });
+        expect(!parsed.ok && tell(whyUnread(parsed))).toMatch(/ try .| is expected\./);
         return;
       }
       expect(parsed.ok && parsed.reading.value).toBeCloseTo(value, 6);

@@ -1,7 +1,14 @@
 import { reading, type Dimension, type HowRead, type Reading } from './reading';
 import { CM_PER_FOOT, CM_PER_INCH, type Units } from './units';
 
-export type Parsed = { ok: true; reading: Reading } | { ok: false; message: string };
+/** What was typed, read; or what is wrong with it: no such reading, or none that is believable. */
+export type Parsed = { ok: true; reading: Reading } | Unread;
+export interface Unread {
+  ok: false;
+  why: 'reading' | 'range';
+  typed: string;
+  dimension: Dimension;
+}
 
 /** Thicknesses people compare with, mm. Working values. */
 export const COMPARISONS: Readonly<Record<string, number>> = {
@@ -12,12 +19,12 @@ export const COMPARISONS: Readonly<Record<string, number>> = {
   broomstick: 25,
 };
 
-/** Believable range of each dimension, in its stored unit. A reading outside is refused with these words. */
-export const BELIEVABLE: Readonly<Record<Dimension, { min: number; max: number; words: string }>> = {
-  length: { min: 0, max: 1500, words: '0 to 1500 cm (590 in)' },
-  diameter: { min: 0.5, max: 600, words: '0.5 to 600 mm (23 in)' },
-  angle: { min: 0, max: 180, words: '0° (straight up) to 180° (straight down)' },
-  bearing: { min: 0, max: 360, words: '0° to 360°, or a compass word such as NE' },
+/** Believable range of each dimension, in its stored unit. A reading outside is refused. */
+export const BELIEVABLE: Readonly<Record<Dimension, { min: number; max: number }>> = {
+  length: { min: 0, max: 1500 },
+  diameter: { min: 0.5, max: 600 },
+  angle: { min: 0, max: 180 },
+  bearing: { min: 0, max: 360 },
 };
 
 const COMPASS: Readonly<Record<string, number>> = Object.fromEntries(
@@ -39,22 +46,13 @@ export function parseReading(text: string, dimension: Dimension, units: Units): 
     .toLowerCase()
     .replace(/(\d),(\d)/g, '$1.$2');
   const found = valueOf(plain, dimension, units);
-  if (!found) return { ok: false, message: `“${typed}” is not ${EXPECTED[dimension]}.` };
+  if (!found) return { ok: false, why: 'reading', typed, dimension };
 
-  const { min, max, words } = BELIEVABLE[dimension];
-  if (!(found.value >= min && found.value <= max)) {
-    return { ok: false, message: `“${typed}” is out of range: ${words} is expected.` };
-  }
+  const { min, max } = BELIEVABLE[dimension];
+  if (!(found.value >= min && found.value <= max)) return { ok: false, why: 'range', typed, dimension };
   const value = dimension === 'bearing' ? found.value % 360 : found.value;
   return { ok: true, reading: reading(dimension, value, guessed ? 'guessed' : found.how, typed) };
 }
-
-const EXPECTED: Record<Dimension, string> = {
-  length: 'a length: try 62, 62 cm, 24 in or 1.2 m',
-  diameter: 'a thickness: try 14, 14 mm, 9/16 in or pencil',
-  angle: 'an angle from upright: try 45',
-  bearing: 'a bearing: try 135 or SE',
-};
 
 function valueOf(
   text: string,

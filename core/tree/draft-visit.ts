@@ -1,6 +1,8 @@
 import { formatValue, type Units } from '../readings/units';
 import { parseReading } from '../readings/parse';
 import { isFilledIn, MOST_TYPED, type Dimension, type Reading } from '../readings/reading';
+import { list, told, type Message } from '../words/message';
+import { whyUnread } from '../words/unread';
 import { trunkOf, type Stem, type Tree } from './stem';
 import { CONDITIONS, MOST_TAG, type Condition, type StemId, type StemReadings } from './stem-readings';
 
@@ -28,7 +30,7 @@ export const MOST_CELL = 80;
 export interface CellTrouble {
   row: StemId;
   field: DraftField;
-  message: string;
+  message: Message;
 }
 
 export interface DraftVisit {
@@ -105,20 +107,22 @@ function readCell(
   units: Units,
   tags: ReadonlyMap<string, StemId>,
   row: StemId,
-): string | undefined {
+): Message | undefined {
   if (field === 'tag') {
-    if (text.length > MOST_TAG) return `A tag is at most ${MOST_TAG} characters.`;
+    if (text.length > MOST_TAG) return told('trouble.tag-long', { most: MOST_TAG });
     given.tag = text;
   } else if (field === 'condition') {
-    if (!CONDITIONS.includes(text as Condition)) return `“${text}” is not one of ${CONDITIONS.join(', ')}.`;
+    if (!CONDITIONS.includes(text as Condition)) {
+      const conditions = list(CONDITIONS.map((condition) => told(`condition.${condition}`)));
+      return told('trouble.condition', { typed: text, conditions });
+    }
     given.condition = text as Condition;
   } else if (field === 'on') {
     return readCarrier(given, text, tags, row);
   } else {
-    if (text.length > MOST_TYPED)
-      return `A reading is at most ${MOST_TYPED} characters: type the number and its unit.`;
+    if (text.length > MOST_TYPED) return told('trouble.reading-long', { most: MOST_TYPED });
     const parsed = parseReading(text, FIELD_DIMENSION[field], units);
-    if (!parsed.ok) return parsed.message;
+    if (!parsed.ok) return whyUnread(parsed);
     given[field] = parsed.reading;
   }
   return undefined;
@@ -129,13 +133,13 @@ function readCarrier(
   text: string,
   tags: ReadonlyMap<string, StemId>,
   row: StemId,
-): string | undefined {
+): Message | undefined {
   if (text === 'ground') given.parent = { kind: 'ground', eastCm: 0, northCm: 0 };
   else if (text === 'rootstock') given.parent = { kind: 'rootstock' };
   else {
     const stemId = tags.get(text.toLowerCase());
     if (stemId === undefined || stemId === row) {
-      return `“${text}” is no other limb's tag: type the tag it grows on, ground or rootstock.`;
+      return told('trouble.no-tag', { typed: text });
     }
     given.parent = { kind: 'stem', stemId };
   }

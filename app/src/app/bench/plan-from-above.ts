@@ -8,7 +8,7 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { compassCalled, deg } from '../../../../core';
+import { compassCalled, deg, formOf } from '../../../../core';
 import { PlanDrawing } from '../drawing/plan-drawing';
 import { Words } from '../words/words';
 import { BenchStore } from './bench-store';
@@ -106,7 +106,7 @@ export class PlanFromAbove {
   private draw(): void {
     const [picture, state] = [this.bench.picture(), this.bench.state()];
     if (!picture || !state) return;
-    const isFlat = state.form === 'horizontal-espalier' || state.form === 'fan';
+    const isFlat = formOf(state.form)?.needsWall ?? false;
     this.drawing?.show(picture, SIDE, isFlat ? state.site.wallBearingDeg : undefined);
     untracked(() => {
       this.drawing?.turn(this.bench.standingDeg());

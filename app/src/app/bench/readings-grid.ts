@@ -26,7 +26,7 @@ interface Cell {
   field: DraftField;
   text: string;
   guess: string;
-  trouble: string | undefined;
+  trouble: Message | undefined;
 }
 
 interface Row {

@@ -53,9 +53,9 @@ describe('the buds of a whip on the bench', () => {
 
   it('refuse what cannot be read, with words, and keep what was there', () => {
     buds.setLength('firstCm', 'low');
-    expect(buds.trouble()).toContain('low');
+    expect(buds.trouble()).toMatchObject({ code: 'trouble.reading.length', args: { typed: 'low' } });
     buds.setFacing(4, 'sideways');
-    expect(buds.trouble()).toContain('sideways');
+    expect(buds.trouble()).toMatchObject({ code: 'trouble.reading.bearing', args: { typed: 'sideways' } });
     expect(written).toEqual([]);
   });
 

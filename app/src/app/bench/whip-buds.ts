@@ -5,6 +5,8 @@ import {
   deg,
   kindFacts,
   parseReading,
+  whyUnread,
+  type Message,
   usualBuds,
   type BudReadings,
 } from '../../../../core';
@@ -20,7 +22,7 @@ export class WhipBuds {
   private readonly words = inject(Words);
 
   readonly inHand = signal<number | undefined>(undefined);
-  readonly trouble = signal<string | undefined>(undefined);
+  readonly trouble = signal<Message | undefined>(undefined);
   readonly plan = this.bench.whip;
   readonly standingDeg = this.bench.standingDeg;
   readonly lengthCm = computed(() => this.bench.state()?.tree.stems[0]?.length.value ?? 100);
@@ -50,14 +52,14 @@ export class WhipBuds {
   /** Writes the first bud's height or the spacing down; text that cannot be read is refused with words. */
   setLength(field: 'firstCm' | 'spacingCm', text: string): void {
     const read = parseReading(text, 'length', this.book.units());
-    if (!read.ok) this.trouble.set(read.message);
+    if (!read.ok) this.trouble.set(whyUnread(read));
     else this.write((now) => ({ ...now, [field]: read.reading.value }));
   }
 
   setFacing(bud: number, text: string): void {
     const read = parseReading(text, 'bearing', this.book.units());
     if (!read.ok) {
-      this.trouble.set(read.message);
+      this.trouble.set(whyUnread(read));
       return;
     }
     const seen = { bud, bearingDeg: read.reading.value };

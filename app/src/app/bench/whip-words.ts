@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { ReasonTold } from '../words/reason-told';
-import { Say } from '../words/told';
+import { Say, Told } from '../words/told';
 import { BenchStore } from './bench-store';
 import { WhipBuds } from './whip-buds';
 
 /** What is done to a whip's buds and why, and what was read of them. */
 @Component({
   selector: 'eb-whip-words',
-  imports: [ReasonTold, Say],
+  imports: [ReasonTold, Say, Told],
   templateUrl: './whip-words.html',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import {
-  asWritten,
+  whyUnread,
   cautionsFor,
   cm,
   cutBench,
@@ -91,7 +91,7 @@ export class CutStore {
 
   typeLength(typed: string): void {
     const parsed = parseReading(typed, 'length', this.book.units());
-    if (!parsed.ok) return this.trouble.set(asWritten(parsed.message));
+    if (!parsed.ok) return this.trouble.set(whyUnread(parsed));
     const most = this.mostCm();
     if (parsed.reading.value > most || parsed.reading.value < LEAST_CUT_CM) {
       const args = { long: cm(most), least: cm(LEAST_CUT_CM) };
@@ -114,7 +114,7 @@ export class CutStore {
     const stem = this.stem();
     const parsed = parseReading(typed, 'length', this.book.units());
     if (!stem) return;
-    if (!parsed.ok) return this.trouble.set(asWritten(parsed.message));
+    if (!parsed.ok) return this.trouble.set(whyUnread(parsed));
     const { least, most } = BUDS_APART_CM;
     if (parsed.reading.value < least || parsed.reading.value > most)
       return this.trouble.set(told('trouble.bud-spacing', { least: mm(least * 10), most: cm(most) }));

@@ -13,7 +13,7 @@ import {
   type FixingKind,
   type Message,
   type Stem,
-  asWritten,
+  whyUnread,
 } from '../../../../../core';
 import { BookStore } from '../../book/book-store';
 import { Say, Told } from '../../words/told';
@@ -85,7 +85,7 @@ export class LimbSeen {
     ];
     if (season === undefined) return;
     const why = !parsed.ok
-      ? asWritten(parsed.message)
+      ? whyUnread(parsed)
       : parsed.reading.value > stem.length.value
         ? told('trouble.grew-more', { typed, long: cm(stem.length.value) })
         : undefined;
