@@ -43,10 +43,7 @@ export default tseslint.config(
       },
     },
     rules: {
-      '@typescript-eslint/switch-exhaustiveness-check': [
-        'error',
-        { requireDefaultForNonUnion: true },
-      ],
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { requireDefaultForNonUnion: true }],
     },
   },
   {
