@@ -141,7 +141,7 @@ describe('the choice is exact', () => {
             compared++;
             expect(answer(tree)).toEqual(expected.best);
           }),
-          { numRuns: isDeep ? 30 : 18, seed: 20261123, endOnFailure: true },
+          { numRuns: 30, seed: 20261123, endOnFailure: true },
         );
         expect(compared).toBeGreaterThan(5);
       });
