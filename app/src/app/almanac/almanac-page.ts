@@ -76,7 +76,7 @@ export class AlmanacPage {
         fact('habit', kind.habit, (habit) => told(`habit.${habit}`)),
         fact('vigour', kind.vigour, (vigour) => told(`vigour.${vigour}`)),
         fact('fruits-on', kind.fruitsOn, (on) => inTurn(on.map((wood) => told(`fruits-on.${wood}`)))),
-        fact('buds-turn', kind.spiralDeg, (turn) => told('turn.from-bud', { turn: deg(turn) })),
+        fact('buds-turn', kind.spiralDeg, (turn) => told('turn.from-bud', { turn })),
         fact('usual-form', kind.defaultForm, formCalled),
         fact('wood-taken', kind.removalShare, (part) => told('wood-taken.about', { share: share(part) })),
         fact('breaks', kind.breakOrder, (order) => told('breaks.order', { order, kinds: KINDS.length })),
