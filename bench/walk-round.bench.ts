@@ -144,7 +144,7 @@ async function keystrokes(page: Page, cdp: CDPSession): Promise<void> {
 
 /** Drags the cut along a limb that stays, half a cm a frame, and prints what each frame cost. */
 async function dragCut(page: Page, cdp: CDPSession): Promise<void> {
-  const rows = page.locator('.readings tr', { has: page.locator('[data-verdict=stays]') });
+  const rows = page.locator('.readings tr', { has: page.locator('[data-verdict=scaffold]') });
   const stem = (await rows.first().getAttribute('data-row')) ?? '';
   await page.goto(`${home}/tree/harrier/cut/${stem}`);
   await page.locator('.cut-clock').waitFor();

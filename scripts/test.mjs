@@ -36,8 +36,8 @@ const vitest = (heard, word) => {
 };
 const playwright = (heard, word) => Number(new RegExp(`^\\s*(\\d+) ${word}\\b`, 'm').exec(heard)?.[1] ?? 0);
 
-await step('lint', ['lint']);
-await step('types', ['types']);
+// One core each: neither waits for what the other finds.
+await Promise.all([step('lint', ['lint']), step('types', ['types'])]);
 await tests('core', ['test:core'], vitest);
 await tests('application', ['test:app'], vitest);
 build();
