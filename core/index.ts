@@ -8,6 +8,7 @@ export * from './words/ground';
 export * from './words/compass';
 export * from './words/teller';
 export * from './words/unread';
+export * from './words/figure-told';
 export * from './words/pseudo';
 export * from './words/catalogue/english';
 export type { BudsSeen, FacingDeg } from './tree/buds-seen';

@@ -1,21 +1,9 @@
 import { expect, test } from './on-a-day';
+import { SCREENS } from './screens';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
-
-const SCREENS = [
-  ['yard', '/', '[data-next=work]'],
-  ['bench', '/tree/harrier', '.chosen-set'],
-  ['whip', '/tree/ember', '.whip-stem .bud'],
-  ['form chooser', '/tree/weir/forms', '.form-row li'],
-  ['schools', '/tree/weir/schools', '.questions tr'],
-  ['figures', '/tree/weir/figures', '.figures li'],
-  ['almanac', '/almanac', '.kinds li'],
-  ['cut', '/tree/harrier/cut/b', '.cut-clock'],
-  ['cut at a collar', '/tree/harrier/cut/j', '.close-up'],
-  ['work card', '/tree/harrier/card', '.card-acts li'],
-] as const;
 
 for (const [width, height] of [
   [1280, 800],

@@ -2,20 +2,7 @@ import { readFileSync } from 'node:fs';
 import { whereTold } from '../app/src/app/words/where-told';
 import { formsFor, judge, readBook, readYardFile, treeState, type Ground } from '../core';
 import { expect, test, type Page } from './on-a-day';
-
-const SCREENS = [
-  ['yard', '/', '[data-next=work]'],
-  ['bench', '/tree/harrier', '.chosen-set'],
-  ['whip', '/tree/ember', '.whip-stem .bud'],
-  ['form chooser', '/tree/weir/forms', '.form-row li'],
-  ['schools', '/tree/weir/schools', '.questions tr'],
-  ['figures', '/tree/weir/figures', '.figures li'],
-  ['almanac', '/almanac', '.kinds li'],
-  ['cut', '/tree/harrier/cut/b', '.cut-clock'],
-  ['cut at a collar', '/tree/harrier/cut/j', '.close-up'],
-  ['work card', '/tree/harrier/card', '.card-acts li'],
-  ['round', '/cards', '.card-acts li'],
-] as const;
+import { SCREENS } from './screens';
 
 const DEMO = readFileSync(new URL('../demo/two-hillsides.json', import.meta.url), 'utf8');
 

@@ -1,11 +1,10 @@
 import { cm, mm, restsOn, told } from '../words/message';
 import { onFinding } from '../words/ground';
-import { BENCH_CM } from './cut-place';
+import { BENCH_CM, cutPlace } from './cut-place';
 import { between, oneOf, shape, type Typed } from '../fields/fields';
 import { isOnTrunk } from '../tree/joins';
 import { stemOf, withDescendants } from '../tree/stem';
 import { onStem, type ActWays } from './act';
-import { cutPlace } from './cut-place';
 import { cutCautions, cutMinutes } from './cutting';
 import { footHeightCm } from './tying';
 

@@ -12,6 +12,7 @@ import {
   shape,
   text,
   type Typed,
+  day,
 } from '../fields/fields';
 import { MEASURED_BY, type Reading } from '../readings/reading';
 import { RULE_KEYS, type RuleKey } from '../rules/defaults';
@@ -22,7 +23,6 @@ import { asWritten, because, type Message, type Reason } from '../words/message'
 import { envelope, type Envelope } from './envelope';
 import { EVENT_KINDS, EVENTS, type BookEvent, type PlainBody } from './events';
 import type { ActsDone } from './events/acts-done';
-import { day } from '../fields/fields';
 
 // The second version of the file and of the store. The reasons of acts, the facing of a bud and the place a limb was wanted
 // for were sentences already told, in the units of that day: they are kept as they were written. What the grower guessed and

@@ -2,16 +2,14 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
   exampleOf,
+  figureTold,
   FINDING_RULES,
   answerCalled,
   asked,
-  cm,
-  deg,
   formCalled,
   kindCalled,
   kindFacts,
   list,
-  mm,
   schoolAbout,
   schoolCalled,
   share,
@@ -135,23 +133,9 @@ function schoolTree(id: SchoolId): Tree {
   return judged.kind === 'judged' ? judged.plan.after : CROWDED.tree;
 }
 
-/** A figure of a unit, as it is told. */
-function figureValue(value: number, unit: RuleUnit): Arg {
-  switch (unit) {
-    case 'deg':
-      return deg(value);
-    case 'ratio':
-      return share(value);
-    case 'cm':
-      return cm(value);
-    case 'mm':
-      return mm(value);
-    case 'count':
-      return value;
-    case 'seasons':
-      return told('unit.seasons', { n: value });
-  }
-}
+/** A figure of a unit, as the almanac tells it. */
+const figureValue = (value: number, unit: RuleUnit): Arg =>
+  unit === 'seasons' ? told('unit.seasons', { n: value }) : figureTold(value, unit);
 
 const inTurn = ([first, ...rest]: readonly Message[]): Message =>
   rest.length === 0 || !first

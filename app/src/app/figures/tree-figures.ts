@@ -2,17 +2,16 @@ import { computed, inject, Injectable, signal } from '@angular/core';
 import {
   cm,
   deg,
+  figureTold,
   formOf,
   kindCalled,
   kindFacts,
   list,
-  mm,
   parseReading,
   RULE_DEFAULTS,
   RULE_KEYS,
   sceneOf,
   schoolCalled,
-  share,
   told,
   type Arg,
   type Message,
@@ -147,21 +146,7 @@ export class TreeFigures {
 }
 
 /** A figure in its own unit. */
-function shown(key: RuleKey, value: number): Arg {
-  switch (RULE_DEFAULTS[key].unit) {
-    case 'cm':
-      return cm(value);
-    case 'mm':
-      return mm(value);
-    case 'deg':
-      return deg(value);
-    case 'ratio':
-      return share(value);
-    case 'count':
-    case 'seasons':
-      return value;
-  }
-}
+const shown = (key: RuleKey, value: number): Arg => figureTold(value, RULE_DEFAULTS[key].unit);
 
 /** What a site says that the judgement rests on, line by line. */
 function siteLines({ site }: TreeState): Record<SiteLine, Arg> {

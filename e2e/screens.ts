@@ -1,0 +1,14 @@
+/** Every screen to be looked at: what it is called, where it is, and what shows that it is there. */
+export const SCREENS = [
+  ['yard', '/', '[data-next=work]'],
+  ['bench', '/tree/harrier', '.chosen-set'],
+  ['whip', '/tree/ember', '.whip-stem .bud'],
+  ['form chooser', '/tree/weir/forms', '.form-row li'],
+  ['schools', '/tree/weir/schools', '.questions tr'],
+  ['figures', '/tree/weir/figures', '.figures li'],
+  ['almanac', '/almanac', '.kinds li'],
+  ['cut', '/tree/harrier/cut/b', '.cut-clock'],
+  ['cut at a collar', '/tree/harrier/cut/j', '.close-up'],
+  ['work card', '/tree/harrier/card', '.card-acts li'],
+  ['round', '/cards', '.card-acts li'],
+] as const;
