@@ -26,7 +26,7 @@ export type { WhipBud, WhipPlan, BudRole } from './whips/whip-plan';
 export type { ChosenSet, ChosenLimb, EmptyPlace } from './choosing/chosen-set';
 export type { Verdict, Decision } from './choosing/verdicts';
 export type { Price } from './choosing/price';
-export { solve } from './choosing/solve';
+export { solve, type Progress } from './choosing/solve';
 export type { Problem } from './choosing/problem';
 export * from './findings';
 export * from './formats/links';

@@ -1,5 +1,6 @@
 import type { ISchema } from 'yup';
 import { kinds, text } from '../fields/fields';
+import { refused } from '../fields/refusal';
 import type { LaidTree } from '../tree/course';
 import type { Tree } from '../tree/stem';
 import type { Message } from '../words/message';
@@ -78,7 +79,7 @@ export function named(acts: readonly Act[]): PlannedAct[] {
 }
 
 /** A name of an act within its plan: a kind, a stem and a number. */
-const actName = text(110).matches(/^[A-Za-z0-9._~:-]+$/, 'must be letters, digits, dots, dashes or colons');
+const actName = text(110).matches(/^[A-Za-z0-9._~:-]+$/, refused('refused.act-name'));
 
 /** The shape of a planned or done act in a file. */
 export const plannedAct = kinds(

@@ -12,9 +12,9 @@ export const budReadings = shape({
   /** Mean distance from one bud to the next, cm. */
   spacingCm: between(0.3, 30),
   /** Buds whose facing was seen, bearing deg. */
-  facings: listOf(shape({ bud: whole(1, MOST_BUDS), bearingDeg: between(0, 360) }), 100, 'facings'),
+  facings: listOf(shape({ bud: whole(1, MOST_BUDS), bearingDeg: between(0, 360) }), 100),
   /** Buds that are missing, broken or blind. */
-  blind: maybe(listOf(whole(1, MOST_BUDS), MOST_BUDS, 'buds')),
+  blind: maybe(listOf(whole(1, MOST_BUDS), MOST_BUDS)),
 });
 export type BudReadings = Typed<typeof budReadings>;
 

@@ -5,7 +5,7 @@ import { buildProblem } from './build';
 import type { FormProblem, FormScene } from './candidacy';
 import { chosenSet, type ChosenSet } from './chosen-set';
 import { priceOf, type Price } from './price';
-import { solve } from './solve';
+import { solve, type Progress } from './solve';
 
 /** What a question about deciding otherwise needs. */
 export interface OtherwiseQuestion {
@@ -15,6 +15,8 @@ export interface OtherwiseQuestion {
   state: TreeState;
   /** Whether prices are asked for: each is a choice of its own. */
   withPrices: boolean;
+  /** Told how many of the stems have their verdict. */
+  onProgress?: Progress | undefined;
 }
 
 /** Sets looked at for one price before it is left as the best found. */

@@ -28,7 +28,12 @@ export interface SolveOptions {
   tryLimit?: number;
   /** Options of a set likely to be good; the search starts from it alone. Default: sets grown greedily. */
   startFrom?: readonly number[];
+  /** Told how many sets have been looked at, of how many at most. Default nobody. */
+  onProgress?: Progress;
 }
+
+/** Told how much of a long reckoning is done, of how much: `0 <= done <= of`. */
+export type Progress = (done: number, of: number) => void;
 
 /**
  * The best sets of a problem by exhaustive branch and bound. Options are tried round each circle in order of bearing,
@@ -37,9 +42,9 @@ export interface SolveOptions {
  */
 export function solve(
   problem: Problem,
-  { keep = 4, nodeLimit = Infinity, tryLimit = Infinity, startFrom }: SolveOptions = {},
+  { keep = 4, nodeLimit = Infinity, tryLimit = Infinity, startFrom, onProgress }: SolveOptions = {},
 ): Solved {
-  const search = new Search(problem, keep, nodeLimit, tryLimit);
+  const search = new Search(problem, keep, nodeLimit, tryLimit, onProgress);
   search.seed(startFrom);
   search.extend(0);
   const best = search.kept[0]?.cost as Cost;
@@ -51,6 +56,9 @@ export function solve(
     bound: isCut ? (search.openBound as Cost) : best,
   };
 }
+
+/** Sets looked at between one word of progress and the next. */
+const NODES_A_WORD = 4096;
 
 /** Sets looked at to bound one ring by itself. */
 const ALONE_LIMIT = 3000;
@@ -89,6 +97,7 @@ class Search {
     private readonly keep: number,
     private readonly nodeLimit: number,
     private readonly tryLimit = Infinity,
+    private readonly onProgress?: Progress,
   ) {
     const { options, circles } = problem;
     this.pairs = pairTable(problem);
@@ -142,6 +151,7 @@ class Search {
       return;
     }
     this.nodes++;
+    if (this.nodes % NODES_A_WORD === 0) this.onProgress?.(this.nodes, this.nodeLimit);
     this.offer(this.taken, this.presentCost());
     for (let i = from; i < this.order.length; i++) {
       const o = this.order[i] as number;

@@ -55,9 +55,10 @@ type Saying = Omit<Verdict, 'stemId' | 'ruling'>;
 export function verdictsOn(question: OtherwiseQuestion): Record<StemId, Verdict> {
   const { state } = question;
   const verdicts: Record<StemId, Verdict> = {};
-  for (const stem of state.tree.stems) {
+  for (const [i, stem] of state.tree.stems.entries()) {
     const ruling = state.rulings[stem.id] ?? 'undecided';
     verdicts[stem.id] = { stemId: stem.id, ruling, ...verdictOn(question, stem, ruling) };
+    question.onProgress?.(i + 1, state.tree.stems.length);
   }
   for (const stem of state.tree.stems) {
     const carrier = goneCarrier(question, verdicts, stem);

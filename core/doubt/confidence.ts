@@ -1,4 +1,5 @@
 import type { ChosenSet } from '../choosing/chosen-set';
+import type { Progress } from '../choosing/solve';
 import { judge, type Judgement } from '../judging/judge';
 import type { Decision } from '../choosing/verdicts';
 import type { TreeState } from '../history/tree-at';
@@ -39,25 +40,33 @@ const STEPS = [0.25, 0.5, 0.75, 1] as const;
 export interface WeighOptions {
   /** Trees judged before weighing stops. Default 12000. */
   budget?: number;
+  /** Told how many of the moves have been tried. */
+  onProgress?: Progress;
 }
 
 /**
  * Weighs each verdict of a tree by judging it again with every reading moved, one at a time, by each quarter
  * of its uncertainty, up and down. Smaller moves are tried first, so the turn told is the least found.
  */
-export function weigh(state: TreeState, { budget = 12000 }: WeighOptions = {}): Record<StemId, Confidence> {
+export function weigh(
+  state: TreeState,
+  { budget = 12000, onProgress }: WeighOptions = {},
+): Record<StemId, Confidence> {
   const judged = judge(state, { withPrices: false });
   if (judged.kind !== 'judged') return {};
   const before = decisionsIn(judged);
   const contested = contestedIn(judged);
   const turns = new Map<StemId, Turn>();
-  let left = budget;
+  const readings = state.tree.stems.reduce((sum, stem) => sum + fieldsOf(stem).length, 0);
+  const moves = Math.min(budget, readings * STEPS.length * 2);
+  let tried = 0;
   for (const share of STEPS) {
     for (const stem of state.tree.stems) {
       for (const field of fieldsOf(stem)) {
         for (const side of [-1, 1]) {
-          if (left-- <= 0) return told(before, turns, contested, false);
+          if (tried === budget) return told(before, turns, contested, false);
           noteTurns(state, judged.chosen, before, turns, stem, field, side * share);
+          onProgress?.(++tried, moves);
         }
       }
     }

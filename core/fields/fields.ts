@@ -4,6 +4,7 @@ import {
   mixed,
   number,
   object,
+  setLocale,
   string,
   type AnyObject,
   type AnyObjectSchema,
@@ -11,6 +12,21 @@ import {
   type ISchema,
   type ObjectShape,
 } from 'yup';
+import { refused } from './refusal';
+
+/** Longest list of unknown names that is told, letters. */
+const NAMES_TOLD = 120;
+
+// What Yup says of itself, in words of the catalogue: set before the first schema is made.
+setLocale({
+  mixed: {
+    required: refused('refused.missing'),
+    defined: refused('refused.missing'),
+    notNull: refused('refused.null'),
+    notType: ({ type }: { type: string }) => refused('refused.type', { type })(),
+    default: refused('refused.words'),
+  },
+});
 
 /** A schema as a field of an object takes it. */
 export type Field = ISchema<unknown>;
@@ -61,44 +77,55 @@ export const id = () =>
   string()
     .strict()
     .required()
-    .matches(ID_PATTERN, 'must be 1 to 80 letters, digits, dots, dashes or colons')
-    .test('plain', 'is a name that is kept for the program’s own use; choose another', (found) =>
-      isPlainId(found),
-    );
+    .matches(ID_PATTERN, refused('refused.id'))
+    .test('plain', refused('refused.reserved'), (found) => isPlainId(found));
 
 export const text = (longest: number) =>
-  string().strict().defined().nonNullable().max(longest, `must be at most ${longest} characters`);
+  string()
+    .strict()
+    .defined()
+    .nonNullable()
+    .max(longest, refused('refused.longest', { most: longest }));
 
 export const between = (min: number, max: number) =>
-  number().strict().required().min(min, `must be at least ${min}`).max(max, `must be at most ${max}`);
+  number()
+    .strict()
+    .required()
+    .min(min, refused('refused.least', { least: min }))
+    .max(max, refused('refused.most', { most: max }));
 
 /** A whole number from one bound to another. */
-export const whole = (min: number, max: number) => between(min, max).integer('must be a whole number');
+export const whole = (min: number, max: number) => between(min, max).integer(refused('refused.whole'));
 
 export const day = () =>
   string()
     .strict()
     .required()
-    .matches(DATE_PATTERN, 'must be a date such as 2026-11-23')
-    .test('day', 'is no day of the calendar', (found) => !DATE_PATTERN.test(found) || isDay(found));
+    .matches(DATE_PATTERN, refused('refused.date'))
+    .test('day', refused('refused.no-day'), (found) => !DATE_PATTERN.test(found) || isDay(found));
 
 export const oneOf = <const T extends string>(values: readonly T[]) =>
   string<T>()
     .strict()
     .required()
-    .oneOf(values, `must be one of ${values.join(', ')}`);
+    .oneOf(values, refused('refused.one-of', { names: { list: values } }));
 
 /** An object of exactly these fields. */
 export function shape<T extends ObjectShape>(fields: T) {
-  return object(fields).strict().required().noUnknown('has a field this version does not know: ${unknown}');
+  return object(fields)
+    .strict()
+    .required()
+    .noUnknown(({ unknown }: { unknown: string }) =>
+      refused('refused.unknown-fields', { fields: unknown.slice(0, NAMES_TOLD) })(),
+    );
 }
 
 /** A list of at most so many. */
-export const listOf = <S extends ISchema<unknown>>(of: S, most: number, what: string) =>
+export const listOf = <S extends ISchema<unknown>>(of: S, most: number) =>
   array(of as ISchema<InferType<S>>)
     .strict()
     .required()
-    .max(most, `must have at most ${most} ${what}`);
+    .max(most, refused('refused.too-many', { most }));
 
 const kindOf = (found: unknown): string => String((found as { kind?: unknown } | null | undefined)?.kind);
 
@@ -135,21 +162,21 @@ export function record<T>(
   value: ISchema<T>,
   isKey: (key: string) => boolean,
   most: number,
-  needs: string,
+  needs: ReturnType<typeof refused>,
   keys?: string,
 ): ISchema<Record<string, T>> {
-  const refused = (message: string) =>
+  const refuse = (message: ReturnType<typeof refused>) =>
     mixed<AnyObject>()
       .required()
       .test('record', message, () => false);
   const schema = lazy((found: unknown) => {
     if (typeof found !== 'object' || found === null || Array.isArray(found))
-      return refused('must be an object');
+      return refuse(refused('refused.type', { type: 'object' }));
     const names = Object.keys(found);
-    if (names.length > most || !names.every(isKey)) return refused(needs);
+    if (names.length > most || !names.every(isKey)) return refuse(needs);
     return object(Object.fromEntries(names.map((name) => [name, value])))
       .strict()
-      .required() as unknown as ReturnType<typeof refused>;
+      .required() as unknown as ReturnType<typeof refuse>;
   });
   structures.set(schema, { kind: 'record', value, most, ...(keys !== undefined && { keys }) });
   return schema as unknown as ISchema<Record<string, T>>;

@@ -1,11 +1,12 @@
 import { eventsInForce } from '../history/in-force';
 import type { StemReadings } from '../tree/stem-readings';
+import { told, type Message } from '../words/message';
 import type { YardFile } from './yard-file';
 
 /** Something wrong with a file: where, what, and what to do. */
 export interface Trouble {
   path: string;
-  message: string;
+  message: Message;
 }
 
 /**
@@ -24,8 +25,7 @@ function treeTroubles({ yard }: YardFile): Trouble[] {
       [`yard.sites[${s}].id`, site.id] as const,
       ...site.trees.map((tree, t) => [`yard.sites[${s}].trees[${t}].id`, tree.id] as const),
     ]) {
-      if (seen.has(id))
-        troubles.push({ path, message: `“${id}” is used twice; give each site and tree its own id.` });
+      if (seen.has(id)) troubles.push({ path, message: told('link.twice', { id }) });
       seen.add(id);
     }
   });
@@ -41,7 +41,7 @@ function eventTroubles({ yard, events, drafts }: YardFile): Trouble[] {
   events.forEach((event, i) => {
     if (event.kind !== 'tree-added') return;
     if (trees.has(event.tree.id)) {
-      const message = `“${event.tree.id}” is a tree this file has already; give each tree its own id.`;
+      const message = told('link.has-already', { id: event.tree.id });
       troubles.push({ path: `events[${i}].tree.id`, message });
     }
     trees.add(event.tree.id);
@@ -49,16 +49,16 @@ function eventTroubles({ yard, events, drafts }: YardFile): Trouble[] {
   const targets = new Map(events.flatMap((event) => ('target' in event ? [[event.id, event.target]] : [])));
   events.forEach((event, i) => {
     const at = `events[${i}]`;
-    const missing = (field: string, id: string, what: string): void => {
+    const missing = (field: string, id: string, what: 'tree' | 'site' | 'event'): void => {
       troubles.push({
         path: `${at}.${field}`,
-        message: `“${id}” is no ${what} of this file; add it or remove the event.`,
+        message: told('link.none', { id, what }),
       });
     };
     if (seen.has(event.id)) {
       troubles.push({
         path: `${at}.id`,
-        message: `“${event.id}” is used by two events; each needs its own id.`,
+        message: told('link.two-events', { id: event.id }),
       });
     }
     seen.add(event.id);
@@ -68,18 +68,18 @@ function eventTroubles({ yard, events, drafts }: YardFile): Trouble[] {
     else if (comesBack(targets, event.id)) {
       troubles.push({
         path: `${at}.target`,
-        message: `changes “${event.id}” itself, by way of what it changes; an event changes an earlier one.`,
+        message: told('link.itself', { id: event.id }),
       });
     }
     if (event.kind === 'tree-added' && event.treeId !== event.tree.id) {
       troubles.push({
         path: `${at}.tree.id`,
-        message: `must be “${event.treeId}”, the tree the event adds.`,
+        message: told('link.must-be', { id: event.treeId }),
       });
     }
   });
   for (const id of Object.keys(drafts)) {
-    if (!trees.has(id)) troubles.push({ path: `drafts.${id}`, message: `“${id}” is no tree of this file.` });
+    if (!trees.has(id)) troubles.push({ path: `drafts.${id}`, message: told('link.no-tree', { id }) });
   }
   return troubles;
 }
@@ -132,11 +132,10 @@ function ringFrom(
     if (passed.has(at)) {
       return {
         path,
-        message: `stems carry each other in a ring at “${at}”; one must rise from the trunk or the ground.`,
+        message: told('link.ring', { id: at }),
       };
     }
-    if (!known.has(at))
-      return { path, message: `rises from “${at}”, a stem that was never recorded; name one that is.` };
+    if (!known.has(at)) return { path, message: told('link.no-foot', { id: at }) };
     passed.add(at);
   }
   return undefined;

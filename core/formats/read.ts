@@ -1,8 +1,8 @@
 import { mixed, ValidationError, type AnyObjectSchema } from 'yup';
-import { plainWords } from '../fields/plain-words';
 import { eventSchema } from '../history/events';
 import { eventSchema1, eventsFrom1, type Event1 } from '../history/version-1';
 import { eventSchema2, eventsFrom2, type Event2 } from '../history/version-2';
+import { asRefusal, told, type Message } from '../words/message';
 import { linkTroubles, type Trouble } from './links';
 import { repairs, type Repair } from './repairs';
 import { fileOf } from './schema';
@@ -42,25 +42,16 @@ const DEEPEST = 40;
  */
 export function readYardFile(text: string): ReadFile {
   if (text.length > LARGEST_FILE) {
-    return refused(
-      'file',
-      `is ${text.length} characters long; at most ${LARGEST_FILE} are taken. Export fewer trees.`,
-    );
+    return refused('file', told('file.too-long', { length: text.length, most: LARGEST_FILE }));
   }
   if (depthOf(text) > DEEPEST) {
-    return refused(
-      'file',
-      `is nested more than ${DEEPEST} deep; a yard file is not. Choose the file that was exported.`,
-    );
+    return refused('file', told('file.too-deep', { most: DEEPEST }));
   }
   let found: unknown;
   try {
     found = JSON.parse(text);
   } catch (error) {
-    return refused(
-      'file',
-      `is not complete JSON (${placeOf(error, text)}). Export it again, or copy it whole.`,
-    );
+    return refused('file', told('file.not-json', { line: lineOf(error, text) }));
   }
   const header = headerTrouble(found);
   if (header) return { kind: 'refused', troubles: [header] };
@@ -74,7 +65,7 @@ export function readYardFile(text: string): ReadFile {
   return { kind: 'good', file: straight as YardFile };
 }
 
-function refused(path: string, message: string): ReadFile {
+function refused(path: string, message: Message): ReadFile {
   return { kind: 'refused', troubles: [{ path, message }] };
 }
 
@@ -82,18 +73,18 @@ function headerTrouble(found: unknown): Trouble | undefined {
   if (typeof found !== 'object' || found === null || Array.isArray(found)) {
     return {
       path: 'file',
-      message: 'is not a yard file: an object with "format" and "version" is expected.',
+      message: told('file.not-a-yard'),
     };
   }
   const { format, version } = found as { format?: unknown; version?: unknown };
   if (format !== FILE_FORMAT) {
-    return { path: 'format', message: `must be "${FILE_FORMAT}"; this is some other kind of file.` };
+    return { path: 'format', message: told('file.format', { format: FILE_FORMAT }) };
   }
   if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) {
-    return { path: 'version', message: `must be a whole number from 1 to ${FILE_VERSION}.` };
+    return { path: 'version', message: told('file.version', { most: FILE_VERSION }) };
   }
   if (version > FILE_VERSION) {
-    const message = `is ${version}, written by a newer Eager Bough; this one reads up to ${FILE_VERSION}. Update it, then import again.`;
+    const message = told('file.newer', { version, most: FILE_VERSION });
     return { path: 'version', message };
   }
   return undefined;
@@ -136,7 +127,7 @@ function troublesOf(schema: Checked, found: unknown, at: string): Trouble[] {
     const inner = error.inner.length > 0 ? error.inner : [error];
     return inner.map(({ path, message }) => ({
       path: [at, path].filter(Boolean).join('.') || 'file',
-      message: plainWords(message, path),
+      message: asRefusal(message),
     }));
   }
 }
@@ -156,8 +147,9 @@ function depthOf(text: string): number {
   return deepest;
 }
 
-function placeOf(error: unknown, text: string): string {
+/** The line at which JSON breaks off. */
+function lineOf(error: unknown, text: string): number {
   const at = /position (\d+)/.exec(String(error));
   const position = at ? Number(at[1]) : text.length;
-  return `it breaks off at line ${text.slice(0, position).split('\n').length}`;
+  return text.slice(0, position).split('\n').length;
 }

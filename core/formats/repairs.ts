@@ -1,7 +1,9 @@
+import { told, type Message } from '../words/message';
+
 /** A small change that makes a file good without losing anything the grower read. */
 export interface Repair {
   path: string;
-  message: string;
+  message: Message;
 }
 
 /**
@@ -18,7 +20,7 @@ export function repairs(found: unknown): { file: unknown; repairs: Repair[] } {
     if (typeof id !== 'string') return true;
     const content = JSON.stringify(event);
     if (seen.get(id) === content) {
-      done.push({ path: `events[${i}]`, message: 'is a copy of an earlier event and is left out' });
+      done.push({ path: `events[${i}]`, message: told('repair.copy') });
       return false;
     }
     seen.set(id, content);
@@ -40,7 +42,7 @@ function turnBearings(event: unknown, path: string, done: Repair[]): void {
       reading.value = ((value % 360) + 360) % 360;
       done.push({
         path: `${path}.stems.${id}.${field}`,
-        message: `${value}° is read as ${String(reading.value)}°`,
+        message: told('repair.turned', { from: value, to: reading.value as number }),
       });
     }
   }

@@ -1,5 +1,6 @@
 import { number, string, type ISchema } from 'yup';
 import { id, isPlainId, listOf, record, shape, text } from '../fields/fields';
+import { refused } from '../fields/refusal';
 import { eventSchema } from '../history/events';
 import { treeRecord } from '../history/tree-record';
 import { siteSchema } from '../sites/site';
@@ -7,22 +8,28 @@ import { MOST_STEMS } from '../tree/stem-readings';
 import { MOST_CELL } from '../tree/draft-visit';
 import { FILE_FORMAT, FILE_VERSION } from './yard-file';
 
-const site = siteSchema.shape({ trees: listOf(treeRecord, 5000, 'trees') });
+const site = siteSchema.shape({ trees: listOf(treeRecord, 5000) });
 
-const cells = record(text(MOST_CELL), isPlainId, 40, 'must have at most 40 fields with plain names');
+const cells = record(text(MOST_CELL), isPlainId, 40, refused('refused.keys', { most: 40 }));
 
 /** A file of a version whose events are of a shape. */
 export const fileOf = <E>(version: number, event: ISchema<E>) =>
   shape({
-    format: string().strict().required().oneOf([FILE_FORMAT], `must be "${FILE_FORMAT}"`),
-    version: number().strict().required().oneOf([version], `must be ${version}`),
-    yard: shape({ id: id(), name: text(120), sites: listOf(site, 50, 'sites') }),
-    events: listOf(event, 200_000, 'events'),
+    format: string()
+      .strict()
+      .required()
+      .oneOf([FILE_FORMAT], refused('refused.one-of', { names: { list: [FILE_FORMAT] } })),
+    version: number()
+      .strict()
+      .required()
+      .oneOf([version], refused('refused.one-of', { names: { list: [String(version)] } })),
+    yard: shape({ id: id(), name: text(120), sites: listOf(site, 50) }),
+    events: listOf(event, 200_000),
     drafts: record(
-      record(cells, isPlainId, MOST_STEMS, `must have at most ${MOST_STEMS} rows with plain ids`),
+      record(cells, isPlainId, MOST_STEMS, refused('refused.keys', { most: MOST_STEMS })),
       isPlainId,
       5000,
-      'must name trees by plain ids',
+      refused('refused.keys', { most: 5000 }),
     ),
   });
 

@@ -1,4 +1,5 @@
 import { day, id, shape, text, whole, type Typed } from '../fields/fields';
+import { refused } from '../fields/refusal';
 
 const INSTANT_PATTERN = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d{1,9})?(Z|[+-]\d\d:\d\d)$/;
 
@@ -16,7 +17,7 @@ export const envelope = {
   /** ISO date on which it happened in the yard. */
   happenedOn: day(),
   /** ISO instant at which it was written down, by the device's own clock: told, never reckoned with. */
-  recordedAt: text(40).matches(INSTANT_PATTERN, 'must be an instant such as 2026-11-23T10:00:00Z'),
+  recordedAt: text(40).matches(INSTANT_PATTERN, refused('refused.instant')),
   ruleSet: text(20),
 };
 

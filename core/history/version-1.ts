@@ -19,7 +19,7 @@ const envelope1 = { id: id1, device, sequence, happenedOn, recordedAt, ruleSet }
 const act1 = kinds(
   Object.fromEntries(ACT_KINDS.map((kind) => [kind, ACT_SCHEMAS_2[kind]])),
 ) as unknown as ISchema<Act2>;
-const acts1 = { treeId: id(), acts: listOf(act1, 500, 'acts') };
+const acts1 = { treeId: id(), acts: listOf(act1, 500) };
 const actsDone1 = shape({ kind: oneOf(['acts-done']), ...acts1 });
 const planAccepted1 = shape({ kind: oneOf(['plan-accepted']), ...acts1 });
 

@@ -14,6 +14,7 @@ import {
   type Typed,
   day,
 } from '../fields/fields';
+import { refused } from '../fields/refusal';
 import { MEASURED_BY, type Reading } from '../readings/reading';
 import { RULE_KEYS, type RuleKey } from '../rules/defaults';
 import { FIXINGS, MOST_STEMS, readingsGot, type FixingKind, type StemReadings } from '../tree/stem-readings';
@@ -93,14 +94,9 @@ function groundsFrom2(rule: string): Ground[] {
 const HOW_READ_2 = [...MEASURED_BY, 'estimated'] as const;
 const stemReadings2 = shape({
   ...readingsGot(HOW_READ_2),
-  holds: maybe(listOf(oneOf(FIXINGS), 4, 'fixings')),
+  holds: maybe(listOf(oneOf(FIXINGS), 4)),
 });
-const stems2 = record(
-  stemReadings2,
-  isPlainId,
-  MOST_STEMS,
-  `must hold at most ${MOST_STEMS} stems with plain ids`,
-);
+const stems2 = record(stemReadings2, isPlainId, MOST_STEMS, refused('refused.keys', { most: MOST_STEMS }));
 type Stems2 = Typed<typeof stems2>;
 
 /** Readings as they were, with what an estimate was: the grower's guess, or filled in. */
@@ -126,14 +122,14 @@ function stemFrom2({ holds, ...given }: Stems2[string], estimate: 'guessed' | 'f
 }
 
 export const visit2 = EVENTS.visit.schema.shape({ stems: stems2 as never });
-const left2 = shape({ stems: stems2, gone: listOf(id(), MOST_STEMS, 'stems') });
+const left2 = shape({ stems: stems2, gone: listOf(id(), MOST_STEMS) });
 const act2 = kinds(
   Object.fromEntries(ACT_KINDS.map((kind) => [kind, ACT_SCHEMAS_2[kind].shape({ id: text(110) })])),
 ) as unknown as ISchema<Act2>;
 const actsDone2 = shape({
   kind: oneOf(['acts-done']),
   treeId: id(),
-  acts: listOf(act2, 500, 'acts'),
+  acts: listOf(act2, 500),
   left: left2,
 });
 

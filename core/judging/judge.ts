@@ -20,7 +20,7 @@ import { chosenSet, type ChosenSet } from '../choosing/chosen-set';
 import { freeGrowth } from '../choosing/free-growth';
 import type { Cost } from '../choosing/problem';
 import type { Message } from '../words/message';
-import { solve, type Solution } from '../choosing/solve';
+import { solve, type Progress, type Solution } from '../choosing/solve';
 import { verdictsOn, type Verdict } from '../choosing/verdicts';
 
 /** Everything the program has to say about a tree on a day. */
@@ -63,18 +63,30 @@ export interface JudgeOptions {
   withPrices?: boolean;
   /** How many sets are looked for: the best and its runners-up. Default 4. */
   sets?: number;
+  /** Sets looked at before the choice answers with what it has and the gap it has proven. Default `NODE_LIMIT`. */
+  nodeLimit?: number;
+  /** Told how many of the stems have their price; without prices, how many sets have been looked at. */
+  onProgress?: Progress;
 }
+
+/** The options with nothing left open. */
+type Asked = Required<Omit<JudgeOptions, 'onProgress'>> & { onProgress?: Progress | undefined };
 
 /** How many sets the choice gives: the best and the next three. */
 const SETS_KEPT = 4;
-/** Sets looked at before the search answers with what it has and the gap it has proven: a second or two of one core. */
-const NODE_LIMIT = 400_000;
+/** What is looked at for a first answer: a second or two of one core. */
+export const NODE_LIMIT = 400_000;
+/** What is looked at where a first answer is not proven and somebody waits at the tree: some ten times as long. */
+export const LOOK_ON_LIMIT = 4_000_000;
 
 /**
  * Judges a tree: findings, the choice of limbs for its form, a verdict on every stem, and the plan; a whip by its
  * buds. Trees of a form that is not judged, or with no readings, say so.
  */
-export function judge(state: TreeState, { withPrices = true, sets = SETS_KEPT }: JudgeOptions = {}): Judged {
+export function judge(
+  state: TreeState,
+  { withPrices = true, sets = SETS_KEPT, nodeLimit = NODE_LIMIT, onProgress }: JudgeOptions = {},
+): Judged {
   const scene = sceneOf(state);
   const findings = lookAt(scene);
   const form = formOf(state.form);
@@ -84,7 +96,9 @@ export function judge(state: TreeState, { withPrices = true, sets = SETS_KEPT }:
   if (limbs.length === 0 || (form.standsOn === 'stems' && limbs.length < 2 && isBare(state))) {
     return { kind: 'whip', findings, whip: planWhip(scene, form, state) };
   }
-  return judgeLimbs(state, { ...scene, findings, limbs }, form, { withPrices, sets });
+  return judgeLimbs(state, { ...scene, findings, limbs }, form, {
+    ...{ withPrices, sets, nodeLimit, onProgress },
+  });
 }
 
 /**
@@ -99,7 +113,8 @@ export function decide(state: TreeState, near?: ChosenSet): Readonly<Record<Stem
   if (!form || limbs.length === 0) return undefined;
   if (form.standsOn === 'stems' && limbs.length < 2 && isBare(state)) return undefined;
   const withLimbs = { ...scene, findings: lookAt(scene), limbs };
-  return chooseLimbs(state, withLimbs, form, { withPrices: false, sets: 1 }, near).verdicts;
+  const options = { withPrices: false, sets: 1, nodeLimit: NODE_LIMIT };
+  return chooseLimbs(state, withLimbs, form, options, near).verdicts;
 }
 
 /** The options of a problem that take the same stems the same way as a set does, where it has them. */
@@ -117,21 +132,26 @@ function chooseLimbs(
   state: TreeState,
   scene: FormScene,
   form: Form,
-  { withPrices, sets }: Required<JudgeOptions>,
+  { withPrices, sets, nodeLimit, onProgress }: Asked,
   near?: ChosenSet,
 ) {
   const formProblem = form.build(scene);
   const built = buildProblem(formProblem, state.rulings);
   const startFrom = near && optionsOf(built, near);
   const { best, nodes, proven, bound } = solve(built.problem, {
-    ...{ keep: sets, nodeLimit: NODE_LIMIT },
+    ...{ keep: sets, nodeLimit },
     ...(startFrom && { startFrom }),
+    ...(onProgress && !withPrices && { onProgress }),
   });
   const read = (solution: Solution): ChosenSet => chosenSet(scene, built, solution);
   const [chosen, ...runnersUp] = best.map(read) as [ChosenSet, ...ChosenSet[]];
   const caps = capsOf(scene, !state.shapedBefore);
   const verdictsFor = (set: ChosenSet, pricesToo: boolean): Readonly<Record<StemId, Verdict>> => {
-    const first = verdictsOn({ scene, formProblem, chosen: set, state, withPrices: pricesToo });
+    const told = pricesToo ? onProgress : undefined;
+    const first = verdictsOn({
+      ...{ scene, formProblem, chosen: set, state },
+      ...{ withPrices: pricesToo, onProgress: told },
+    });
     const freed = freeGrowth(scene, first);
     return staged({
       scene,
@@ -148,12 +168,7 @@ function chooseLimbs(
   return { chosen, runnersUp, verdicts, verdictsFor, nodes, proven, bound, caps };
 }
 
-function judgeLimbs(
-  state: TreeState,
-  scene: FormScene,
-  form: Form,
-  options: Required<JudgeOptions>,
-): Judgement {
+function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Asked): Judgement {
   const made = chooseLimbs(state, scene, form, options);
   const { chosen, runnersUp, verdicts, nodes, proven, bound, caps } = made;
   const question = { scene, form, chosen, verdicts, caps, cuts: state.cuts };

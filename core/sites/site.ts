@@ -11,7 +11,7 @@ export const clearanceSector = shape({
   why: text(120),
 });
 export type ClearanceSector = Typed<typeof clearanceSector>;
-export const clearanceList = () => listOf(clearanceSector, 36, 'sectors');
+export const clearanceList = () => listOf(clearanceSector, 36);
 
 /** All that may be learned or changed of a site. */
 export const siteFields = {

@@ -1,4 +1,5 @@
 import type { ChosenSet } from '../choosing/chosen-set';
+import type { Progress } from '../choosing/solve';
 import { judge, type Judgement } from '../judging/judge';
 import { sceneOf } from '../judging/scene';
 import { onFigure, onKind, onSite, onTree } from '../words/ground';
@@ -32,10 +33,14 @@ export interface SuitedForm {
 interface Plea {
   /** Positive against, negative for. */
   weight: number;
+  /** What it speaks for, where its weight alone does not say. */
+  speaks?: 'for';
   reason: Reason;
 }
 
 const BARRED = 1000;
+/** A form under which less of the tree's good wood goes makes use of what there is. Working value. */
+const LITTLE_LOST = 0.15;
 /** A form that takes this much more than the room there is stands too tight. */
 const TIGHT = 0.1;
 /** Growth of a stock against a middling one, in room taken. Working values. */
@@ -47,8 +52,11 @@ const HIGH_CLEARANCE_CM = 100;
  * All forms for a tree, the best suited first: by its kind and habit, its room, stock, light, animals and reach, by
  * its failed leaders, and by what the form would make of the limbs it has.
  */
-export function formsFor(state: TreeState): SuitedForm[] {
-  return FORMS.map((form) => weighed(state, form))
+export function formsFor(state: TreeState, onProgress?: Progress): SuitedForm[] {
+  return FORMS.map((form, i) => {
+    onProgress?.(i, FORMS.length);
+    return weighed(state, form);
+  })
     .sort((a, b) => a.weight - b.weight)
     .map(({ suited }) => suited);
 }
@@ -72,9 +80,9 @@ function weighed(state: TreeState, form: Form): { weight: number; suited: Suited
     suited: {
       form: form.id,
       isBarred: pleas.some(({ weight }) => weight >= BARRED),
-      reasons: sorted.map(({ weight, reason }) => ({
+      reasons: sorted.map(({ weight, reason, speaks }) => ({
         ...reason,
-        speaks: weight < 0 ? 'for' : 'against',
+        speaks: speaks ?? (weight < 0 ? 'for' : 'against'),
       })),
       ...limbs,
       judged: judgement,
@@ -195,6 +203,7 @@ function ofLimbs({ goodWoodLost, serve, lacks }: FromLimbs): Plea[] {
   return [
     {
       weight: goodWoodLost * 80,
+      ...(serve > 0 && goodWoodLost < LITTLE_LOST && { speaks: 'for' as const }),
       reason: because(
         'suits.serve',
         { limbs: serve, lost: share(goodWoodLost) },

@@ -5,6 +5,7 @@ import { judge } from '../judging/judge';
 import { cutBench } from '../judging/preview';
 import { readBook, treeState, type TreeState } from '../history/tree-at';
 import { formsFor } from '../suits/suits';
+import { tell } from './tell';
 import { brokenFiles, draws } from './broken-files';
 
 /** What became of one attacked file. */
@@ -41,7 +42,7 @@ export function attack(good: string, count: number, seed: number, options: Attac
       const read = readYardFile(text);
       if (read.kind === 'refused') {
         end = 'refused';
-        const isTold = read.troubles.every(({ path, message }) => path !== '' && message !== '');
+        const isTold = read.troubles.every(({ path, message }) => path !== '' && tell(message) !== '');
         if (!isTold || read.troubles.length === 0) fault = 'refused without a place and a reason';
       } else {
         const states = [...statesIn(JSON.stringify(read.file))].filter(

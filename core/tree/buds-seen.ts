@@ -10,6 +10,6 @@ export type FacingDeg = number;
 export const budsSeen = shape({
   /** Mean distance from one bud to the next, if it was measured. */
   spacingCm: between(0.2, 50).optional(),
-  facings: listOf(shape({ atCm: between(0, 1500), facingDeg: between(0, 360) }), 40, 'facings'),
+  facings: listOf(shape({ atCm: between(0, 1500), facingDeg: between(0, 360) }), 40),
 });
 export type BudsSeen = Typed<typeof budsSeen>;

@@ -33,6 +33,9 @@ export interface CellTrouble {
   message: Message;
 }
 
+/** What is half typed: the text of each cell, by row and field. */
+export type DraftRows = Readonly<Record<StemId, Readonly<Record<string, string>>>>;
+
 export interface DraftVisit {
   stems: Record<StemId, StemReadings>;
   troubles: readonly CellTrouble[];
@@ -72,11 +75,7 @@ function carrierTag(stem: Stem, tree: Tree): string {
  * Reads half-typed cells into the readings of a visit. Cells left empty, or still as recorded, change nothing.
  * A cell that cannot be read is a trouble with its row and field; the others are read all the same.
  */
-export function readDraft(
-  tree: Tree,
-  rows: Readonly<Record<StemId, Readonly<Record<string, string>>>>,
-  units: Units,
-): DraftVisit {
+export function readDraft(tree: Tree, rows: DraftRows, units: Units): DraftVisit {
   const stems: Record<StemId, StemReadings> = {};
   const troubles: CellTrouble[] = [];
   const tags = tagsOf(tree, rows);
@@ -155,10 +154,7 @@ function newStem(tree: Tree, row: StemId, tags: ReadonlyMap<string, StemId>): St
 }
 
 /** Stem by lower-case tag, new rows included: each new row without a typed tag takes the next free letter. */
-function tagsOf(
-  tree: Tree,
-  rows: Readonly<Record<StemId, Readonly<Record<string, string>>>>,
-): ReadonlyMap<string, StemId> {
+function tagsOf(tree: Tree, rows: DraftRows): ReadonlyMap<string, StemId> {
   const tags = new Map<string, StemId>(tree.stems.map(({ id, tag }) => [tag.toLowerCase(), id]));
   for (const [row, cells] of Object.entries(rows)) {
     const typed = cells['tag']?.trim().toLowerCase();
@@ -181,11 +177,7 @@ function freeTag(tags: ReadonlyMap<string, StemId>): string {
 }
 
 /** The tag a row goes under: recorded, typed, or the next free letter. */
-export function tagOfRow(
-  tree: Tree,
-  rows: Readonly<Record<StemId, Readonly<Record<string, string>>>>,
-  row: StemId,
-): string {
+export function tagOfRow(tree: Tree, rows: DraftRows, row: StemId): string {
   const stem = tree.stems.find(({ id }) => id === row);
   const typed = rows[row]?.['tag']?.trim();
   if (typed) return typed;

@@ -13,6 +13,7 @@ import {
   whole,
   type Typed,
 } from '../fields/fields';
+import { refused } from '../fields/refusal';
 import { HOW_READ, readingIn } from '../readings/reading';
 import { budsSeen } from './buds-seen';
 
@@ -67,7 +68,7 @@ export const MOST_STEMS = 500;
 export const stemReadings = shape({
   ...readingsGot(HOW_READ),
   /** What is fixed to it, to be moved before it is cut. */
-  fixings: maybe(listOf(fixing, MOST_FIXINGS, 'fixings')),
+  fixings: maybe(listOf(fixing, MOST_FIXINGS)),
 });
 export type StemReadings = Typed<typeof stemReadings>;
 
@@ -98,7 +99,7 @@ export function readingsGot<H extends string>(ways: readonly H[]) {
         between(0, 1500),
         (season) => /^\d{4}$/.test(season),
         60,
-        'must hold lengths by season, such as "2026"',
+        refused('refused.seasons'),
         '^\\d{4}$',
       ),
     ),

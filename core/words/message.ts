@@ -1,3 +1,4 @@
+import type { Refusal } from '../fields/refusal';
 import type en from './catalogue/en.json';
 import type { Ground } from './ground';
 
@@ -26,6 +27,12 @@ export interface Message {
   code: MessageCode;
   args?: Args;
 }
+
+/** A refusal as a message: what a schema says of a value; whatever else it may say is told as it is written. */
+export const asRefusal = (found: unknown): Message =>
+  typeof found === 'object' && found !== null && 'code' in found
+    ? (found as Refusal)
+    : asWritten(String(found));
 
 /** A sentence of why, with what it rests on. */
 export interface Reason extends Message {

@@ -1,5 +1,6 @@
 import { mixed, type ISchema } from 'yup';
 import { defined, isPlainId } from '../fields/fields';
+import { refused } from '../fields/refusal';
 import { RULE_KEYS } from '../rules/defaults';
 import type { Ground } from './ground';
 import type { Message, Reason } from './message';
@@ -117,12 +118,10 @@ const REASON = {
 const WORDS = { message: MESSAGE, argument: ARGUMENT, ground: GROUND, reason: REASON };
 
 const field = <T>(name: keyof typeof WORDS, isGood: (found: unknown) => boolean): ISchema<T> =>
-  defined(
-    mixed()
-      .required()
-      .test(name, 'must be words of the program: a code, what is put in, what it rests on', isGood),
-    { name, definitions: WORDS },
-  ) as unknown as ISchema<T>;
+  defined(mixed().required().test(name, refused('refused.words'), isGood), {
+    name,
+    definitions: WORDS,
+  }) as unknown as ISchema<T>;
 
 /** The shape of a message in a file. */
 export const messageSchema = (): ISchema<Message> =>

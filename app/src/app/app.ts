@@ -1,20 +1,21 @@
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
 import { RouterLink, RouterOutlet } from '@angular/router';
 import type { Units } from '../../../core';
 import { BookStore } from './book/book-store';
-import { ShownErrors } from './shell/shown-errors';
-import { Say, Told } from './words/told';
+import { Notices } from './shell/notices';
+import { Say } from './words/told';
 
 @Component({
   selector: 'eb-root',
-  imports: [Say, Told, RouterOutlet, RouterLink],
+  imports: [NgbTooltip, Notices, RouterLink, RouterOutlet, Say],
   templateUrl: './app.html',
+  styleUrl: './app.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(document:keydown)': 'onKey($event)' },
 })
 export class App {
   readonly book = inject(BookStore);
-  readonly errors = inject(ShownErrors);
 
   onKey(event: KeyboardEvent): void {
     if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;

@@ -1,6 +1,7 @@
 import { told } from '../../words/message';
 import { afterActs, plannedAct, type Act, type PlannedAct } from '../../acts/acts';
 import { id, isPlainId, listOf, oneOf, record, shape, type Typed } from '../../fields/fields';
+import { refused } from '../../fields/refusal';
 import type { Stem } from '../../tree/stem';
 import { MOST_STEMS, stemReadings, type StemId, type StemReadings } from '../../tree/stem-readings';
 import { dropStem, treeFrom, type TreeDraft } from '../tree-draft';
@@ -8,15 +9,15 @@ import type { EventWays } from '../event';
 
 /** The tree as work left it: readings of the stems it changed, and the stems it took off. */
 const leftSchema = shape({
-  stems: record(stemReadings, isPlainId, MOST_STEMS, `must hold at most ${MOST_STEMS} stems with plain ids`),
-  gone: listOf(id(), MOST_STEMS, 'stems'),
+  stems: record(stemReadings, isPlainId, MOST_STEMS, refused('refused.keys', { most: MOST_STEMS })),
+  gone: listOf(id(), MOST_STEMS),
 });
 export type Left = Typed<typeof leftSchema>;
 
 const schema = shape({
   kind: oneOf(['acts-done']),
   treeId: id(),
-  acts: listOf(plannedAct, 500, 'acts'),
+  acts: listOf(plannedAct, 500),
   left: leftSchema,
 });
 

@@ -6,7 +6,7 @@ const schema = shape({
   kind: oneOf(['rules-set']),
   treeId: id(),
   rules: rulesSchema,
-  reset: maybe(listOf(oneOf(RULE_KEYS), RULE_KEYS.length, 'figures')),
+  reset: maybe(listOf(oneOf(RULE_KEYS), RULE_KEYS.length)),
 });
 
 /** Figures set for a tree, each within its bounds, and keys that go back to what they were. */

@@ -1,5 +1,6 @@
 import { told } from '../../words/message';
 import { id, isPlainId, oneOf, record, shape, type Typed } from '../../fields/fields';
+import { refused } from '../../fields/refusal';
 import { MOST_STEMS, stemReadings } from '../../tree/stem-readings';
 import { reRead } from '../tree-draft';
 import type { EventWays } from '../event';
@@ -7,7 +8,7 @@ import type { EventWays } from '../event';
 const schema = shape({
   kind: oneOf(['visit']),
   treeId: id(),
-  stems: record(stemReadings, isPlainId, MOST_STEMS, `must hold at most ${MOST_STEMS} stems with plain ids`),
+  stems: record(stemReadings, isPlainId, MOST_STEMS, refused('refused.keys', { most: MOST_STEMS })),
 });
 
 /** Readings of a tree's stems; anything may be missing, and later visits add to earlier ones. */

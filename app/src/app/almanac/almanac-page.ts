@@ -50,6 +50,7 @@ const PARTS = ['kinds', 'forms', 'schools', 'rules', 'words'] as const;
   selector: 'eb-almanac-page',
   imports: [RouterLink, Say, Told, TreeSilhouette],
   templateUrl: './almanac-page.html',
+  styleUrl: './almanac-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class AlmanacPage {

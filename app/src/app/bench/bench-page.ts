@@ -30,7 +30,7 @@ import { Elevation } from './elevation';
 import { FollowFigure } from './follow-figure';
 import { LimbInHand } from './hand/limb-in-hand';
 import { PlanFromAbove } from './plan-from-above';
-import { ReadingsGrid } from './readings-grid';
+import { ReadingsGrid } from './readings/readings-grid';
 import { RunnersUp } from './runners-up';
 import { SeasonStrip } from './season-strip';
 import { WhipAbove } from './whip-above';
@@ -67,6 +67,7 @@ const PATIENCE_MS = 500;
   ],
   providers: [BenchStore, FollowFigure, WhipBuds],
   templateUrl: './bench-page.html',
+  styleUrl: './bench-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class BenchPage {

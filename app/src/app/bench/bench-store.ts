@@ -60,6 +60,7 @@ export const BenchStore = signalStore(
       const now = state();
       return now && Object.keys(rows()).length > 0 ? readDraft(now.tree, rows(), book.units()) : undefined;
     });
+    const troubles = computed(() => draft()?.troubles ?? []);
     /** The tree with what is half typed laid over it, so that the drawing answers at once. */
     const drafted = computed<TreeState | undefined>(() => {
       const now = state();
@@ -107,7 +108,7 @@ export const BenchStore = signalStore(
         (_, i) => limits('wire.firstCm').value + i * limits('wire.gapCm').value,
       );
     });
-    return { treeId, state, rows, draft, drafted, judgement, judged, priced, whip, picture, wires };
+    return { treeId, state, rows, draft, troubles, drafted, judgement, judged, priced, whip, picture, wires };
   }),
   withMethods((store, book = inject(BookStore)) => {
     const write = (body: EventBody): Promise<boolean> => book.record(body);

@@ -9,6 +9,7 @@ import {
   inject,
   signal,
   viewChild,
+  ViewEncapsulation,
 } from '@angular/core';
 import { clearanceAt, compassCalled, cm, formOf, onFigure, onSite, told } from '../../../../core';
 import { BookStore } from '../book/book-store';
@@ -54,6 +55,8 @@ const TURN_PER_KEY = 10;
     <p class="standing-words" aria-hidden="true">{{ 'stand.seen-from' | say: from() }}</p>
   `,
   imports: [Say],
+  styleUrls: ['./elevation.scss', '../drawing/drawing.scss'],
+  encapsulation: ViewEncapsulation.None,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Elevation {

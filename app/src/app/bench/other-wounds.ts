@@ -56,6 +56,7 @@ import { TreeSilhouette } from '../yard/tree-silhouette';
       </p>
     }
   `,
+  styleUrls: ['./sets-to-try.scss', './other-wounds.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class OtherWounds {

@@ -7,6 +7,7 @@ import {
   inject,
   untracked,
   viewChild,
+  ViewEncapsulation,
 } from '@angular/core';
 import { compassCalled, deg, formOf } from '../../../../core';
 import { PlanDrawing } from '../drawing/plan-drawing';
@@ -46,6 +47,8 @@ const SIDE = 280;
     </label>
     <p class="stand-words">{{ hint() }}</p>
   `,
+  styleUrls: ['./plan-from-above.scss', './standing.scss', '../drawing/drawing.scss'],
+  encapsulation: ViewEncapsulation.None,
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PlanFromAbove {

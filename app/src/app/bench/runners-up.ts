@@ -18,6 +18,9 @@ import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { BookStore } from '../book/book-store';
 import { drawnSeason } from '../drawing/small-drawing';
+import { LookOn } from '../judging/look-on';
+import { PonderingTold } from '../judging/pondering';
+import { Prices } from '../judging/prices';
 import { TreeSilhouette } from '../yard/tree-silhouette';
 import { BenchStore } from './bench-store';
 import { OtherWounds } from './other-wounds';
@@ -32,14 +35,19 @@ const STILL_MS = 120;
 /** The whole choice in short, the next best sets as drawings to try on, and the places no limb fills. */
 @Component({
   selector: 'eb-runners-up',
-  imports: [RouterLink, Say, Told, ReasonTold, TreeSilhouette, OtherWounds],
+  imports: [RouterLink, Say, Told, PonderingTold, ReasonTold, TreeSilhouette, OtherWounds],
   templateUrl: './runners-up.html',
+  styleUrls: ['./runners-up.scss', './sets-to-try.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class RunnersUp {
   readonly bench = inject(BenchStore);
   private readonly book = inject(BookStore);
   private readonly words = inject(Words);
+  readonly lookOn = inject(LookOn);
+  readonly prices = inject(Prices);
+  readonly lookingOn = told('pondering.look-on');
+  readonly pricing = told('pondering.prices');
 
   /** Where one stands once one stands still: the small drawings are not walked round with every step. */
   readonly standingDeg = toSignal(toObservable(this.bench.standingDeg).pipe(debounceTime(STILL_MS)), {

@@ -43,6 +43,7 @@ const SHOWN = 6;
     </div>
   `,
   imports: [Say, Told],
+  styleUrl: './season-strip.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SeasonStrip {

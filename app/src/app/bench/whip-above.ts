@@ -39,6 +39,7 @@ const LABEL = 112;
     </label>
     <p class="stand-words">{{ 'whip-above.the-limbs-to-come-2' | say }}</p>
   `,
+  styleUrls: ['./whip-above.scss', './standing.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WhipAbove {

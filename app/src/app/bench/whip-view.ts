@@ -14,6 +14,7 @@ const OUT_PX = 20;
   imports: [Say],
   selector: 'eb-whip-view',
   templateUrl: './whip-view.html',
+  styleUrl: './whip-view.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WhipView {

@@ -9,6 +9,7 @@ import { WhipBuds } from './whip-buds';
   selector: 'eb-whip-words',
   imports: [ReasonTold, Say, Told],
   templateUrl: './whip-words.html',
+  styleUrl: './whip-words.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WhipWords {

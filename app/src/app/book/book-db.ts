@@ -6,12 +6,14 @@ import {
   latestClock,
   mergeBooks,
   nextClock,
+  told,
   type Book,
   type BookEvent,
   type DraftCells,
   type Event1,
   type Event2,
   type EventBody,
+  type Message,
   type Yard,
 } from '../../../../core';
 
@@ -118,7 +120,11 @@ export interface Hand {
 }
 
 /** An event was not written because what it would write down is not as it was when it was begun, or is not good. */
-export class NotWritten extends Error {}
+export class NotWritten extends Error {
+  constructor(readonly why: Message) {
+    super(why.code);
+  }
+}
 
 /**
  * Writes an event at the end of the book. Its sequence and the book's clock are taken within the transaction, so two tabs
@@ -151,7 +157,7 @@ export async function appendEvent(
   const kept = await Promise.all(spent.map((cell) => drafts.get(keyOf(cell))));
   const trouble =
     spent.length > 0 && kept.every((cell) => cell === undefined)
-      ? 'these readings were entered or thrown away in another tab already'
+      ? told('keeping.entered-elsewhere')
       : eventTroubles(event);
   if (trouble !== undefined) {
     tx.abort();

@@ -4,6 +4,7 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import demo from '../../../../demo/two-hillsides.json';
 import { readYardFile } from '../../../../core/formats/read';
 import { brokenFiles } from '../../../../core/testing/broken-files';
+import { tell } from '../../../../core/testing/tell';
 import { openBookDb, type BookDb } from './book-db';
 import type { BookStoreType } from './book-store';
 import { DEMO, fresh, hashOfStore, openTab as openTabOn, until } from './open-tab';
@@ -13,10 +14,12 @@ let db: BookDb;
 
 const openTab = (heard?: ((message: string) => void)[]): Promise<BookStoreType> => openTabOn(dbName, heard);
 
-async function timed<T extends object>(doIt: () => Promise<T>): Promise<T & { ms: number }> {
-  const from = performance.now();
+/** Time of this process's own work, ms: what else the machine does does not count. */
+async function worked<T extends object>(doIt: () => Promise<T>): Promise<T & { ms: number }> {
+  const from = process.cpuUsage();
   const done = await doIt();
-  return { ...done, ms: performance.now() - from };
+  const { user, system } = process.cpuUsage(from);
+  return { ...done, ms: (user + system) / 1000 };
 }
 
 beforeEach(async () => {
@@ -72,7 +75,7 @@ describe('the book', () => {
     expect(await store.record(uncloneable)).toBe(false);
     expect(store.keeping()).toMatchObject({
       kind: 'failed',
-      message: expect.stringMatching(/^Not written: text must be a string/) as string,
+      message: { code: 'keeping.not-written', args: { why: { args: { field: 'text' } } } },
     });
     expect(store.events().length).toBe(before);
   });
@@ -137,12 +140,8 @@ describe('500 broken files', () => {
     const small = JSON.stringify({ ...demo, events: demo.events.slice(0, 4) });
     let asksFirst = 0;
     for (const { how, text } of brokenFiles(small, 500, 23)) {
-      // A machine busy with something else may take a second over anything: what counts is what it can do.
-      const { read } = await vi.waitFor(async () => {
-        const done = await timed(() => store.examine(store.readFile(text)));
-        expect(done.ms, how).toBeLessThan(1000);
-        return done;
-      }, 60_000);
+      const { read, ms } = await worked(() => store.examine(store.readFile(text)));
+      expect(ms, how).toBeLessThan(1000);
       if (read.kind === 'repairable') {
         asksFirst++;
         expect(read.repairs.length, how).toBeGreaterThan(0);
@@ -152,7 +151,7 @@ describe('500 broken files', () => {
       if (read.kind !== 'refused') continue;
       for (const { path, message } of read.troubles) {
         expect(path, how).not.toBe('');
-        expect(message, how).toMatch(/^.{8,400}$/s);
+        expect(tell(message), how).toMatch(/^.{8,400}$/s);
       }
     }
     expect(await hashOfStore(db)).toBe(before);

@@ -1,4 +1,4 @@
-import type { ReadFile } from '../../../../core';
+import { told, type Message, type ReadFile } from '../../../../core';
 
 /** A file being read; stopping it leaves everything as it was. */
 export interface FileReading {
@@ -13,15 +13,15 @@ export function readInWorker(text: string): FileReading {
   const done = new Promise<ReadFile>((give) => {
     giveUp = give;
     worker.onmessage = ({ data }: MessageEvent<ReadFile>) => give(data);
-    worker.onerror = ({ message }) => give(refusal(`could not be read: ${message}. Try again.`));
+    worker.onerror = ({ message }) => give(refusal(told('file.not-read', { why: message })));
     worker.postMessage(text);
   });
   return {
     done: done.finally(() => worker.terminate()),
-    stop: () => giveUp(refusal('was not read to its end, since you stopped it.')),
+    stop: () => giveUp(refusal(told('file.stopped'))),
   };
 }
 
-function refusal(message: string): ReadFile {
+function refusal(message: Message): ReadFile {
   return { kind: 'refused', troubles: [{ path: 'file', message }] };
 }

@@ -1,17 +1,18 @@
 import { computed } from '@angular/core';
 import { patchState, signalStoreFeature, withComputed, withMethods, withState } from '@ngrx/signals';
+import { told, type Message } from '../../../../core';
 import { NotWritten } from './book-db';
 
 /** A write that failed: what it was to keep, why it is not kept, and how to try again, where that can help. */
 export interface Unkept {
   what: string;
-  message: string;
+  message: Message;
   again: (() => Promise<unknown>) | undefined;
 }
 
 /** Whether what is on screen is on disk. */
 export type Keeping =
-  { kind: 'saved' } | { kind: 'saving' } | { kind: 'failed'; message: string; canTryAgain: boolean };
+  { kind: 'saved' } | { kind: 'saving' } | { kind: 'failed'; message: Message; canTryAgain: boolean };
 
 /** A write to run, and what follows once it is kept. */
 export interface Write<T> {
@@ -31,9 +32,12 @@ export function withKeeping() {
       keeping: computed<Keeping>(() => {
         const [first, ...more] = store.unkept();
         if (!first) return { kind: store.writing() > 0 ? 'saving' : 'saved' };
-        const others = more.length > 0 ? ` (and ${more.length} more)` : '';
         const canTryAgain = store.unkept().some(({ again }) => again !== undefined);
-        return { kind: 'failed', message: `${first.message}${others}`, canTryAgain };
+        const message =
+          more.length > 0
+            ? told('keeping.and-more', { first: first.message, more: more.length })
+            : first.message;
+        return { kind: 'failed', message, canTryAgain };
       }),
     })),
     withMethods((store) => {
@@ -53,8 +57,8 @@ export function withKeeping() {
         } catch (error) {
           const isRefused = error instanceof NotWritten;
           const message = isRefused
-            ? `Not written: ${error.message}.`
-            : `Not saved: ${String(error)}. Export the yard, then try again.`;
+            ? told('keeping.not-written', { why: error.why })
+            : told('keeping.not-saved', { why: String(error) });
           settle(write.what, { what: write.what, message, again: isRefused ? undefined : () => keep(write) });
           return undefined;
         } finally {

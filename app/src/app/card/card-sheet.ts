@@ -1,3 +1,4 @@
+import { TOKENS } from '../drawing/tokens';
 import { cardElevation, cardPlan, type CardPicture } from '../drawing/card-drawing';
 import type { Units } from '../../../../core';
 import type { DrawingWords } from '../drawing/figure-links';
@@ -46,7 +47,7 @@ export function cardSheet(
     return inXml(serial.serializeToString(svg));
   };
   const text = (x: number, y: number, words: string, more = ''): string =>
-    `<text x="${x}" y="${y}" font-size="12" fill="#16261d" ${more}>${escaped(words)}</text>`;
+    `<text x="${x}" y="${y}" font-size="12" fill="${TOKENS.ink}" ${more}>${escaped(words)}</text>`;
   let y = 478;
   const rows = lines.flatMap(({ number, tag, where, words, tool, caution }) => {
     const parts = [
@@ -54,7 +55,7 @@ export function cardSheet(
       ...(caution ? wrapped(caution) : []),
     ];
     const row = [
-      `<rect x="${MARGIN}" y="${y - 11}" width="12" height="12" fill="none" stroke="#16261d"/>`,
+      `<rect x="${MARGIN}" y="${y - 11}" width="12" height="12" fill="none" stroke="${TOKENS.ink}"/>`,
       text(MARGIN + 22, y, String(number), 'font-weight="600"'),
       text(MARGIN + 44, y, tag, 'font-weight="600"'),
       ...parts.map((part, i) =>
@@ -72,7 +73,7 @@ export function cardSheet(
   });
   const height = Math.max(LEAST_HEIGHT, y + 90);
   const notes = [0, 1, 2].map(
-    (i) => `<path d="M${MARGIN} ${y + 34 + i * 22}H${WIDTH - MARGIN}" stroke="#9aa39a"/>`,
+    (i) => `<path d="M${MARGIN} ${y + 34 + i * 22}H${WIDTH - MARGIN}" stroke="${TOKENS.pale}"/>`,
   );
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${WIDTH} ${height}" width="${WIDTH}pt" height="${height}pt" font-family="'Fira Sans Condensed', 'Fira Sans', sans-serif">`,

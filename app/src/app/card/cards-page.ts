@@ -40,6 +40,7 @@ interface Carded {
   selector: 'eb-cards-page',
   imports: [Say, Told, RouterLink, WorkCard],
   templateUrl: './cards-page.html',
+  styleUrls: ['./cards-page.scss', './card.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CardsPage {

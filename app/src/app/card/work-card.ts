@@ -40,6 +40,7 @@ const NOTE_LINES = 3;
   selector: 'eb-work-card',
   imports: [Say],
   templateUrl: './work-card.html',
+  styleUrls: ['./card.scss', './work-card.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WorkCard {

@@ -25,6 +25,7 @@ import { Say, Told } from '../words/told';
       <text x="8" y="76">{{ 'collar-close-up.not-flush' | say }}</text>
     </svg>
   `,
+  styleUrl: './close-up.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CollarCloseUp {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { measureCalled, MEASURES } from '../../../../core';
 import { OtherWounds } from '../bench/other-wounds';
 import { TreeStore } from '../tree/tree-store';
-import { Say, Told } from '../words/told';
+import { Say } from '../words/told';
 import { TreeSilhouette } from '../yard/tree-silhouette';
 import { CutFromAbove } from './cut-from-above';
 import { CutStore } from './cut-store';
@@ -17,7 +17,7 @@ export const HALF_WIDTH = 0.55;
 /** The tree as the cut leaves it, from above and from the side, and what it takes. */
 @Component({
   selector: 'eb-cut-after',
-  imports: [Say, Told, CutFromAbove, TreeSilhouette, OtherWounds],
+  imports: [Say, CutFromAbove, TreeSilhouette, OtherWounds],
   template: `
     @let stem = cut.stem();
     @let preview = cut.preview();
@@ -49,6 +49,7 @@ export const HALF_WIDTH = 0.55;
     }
     <eb-other-wounds [treeId]="tree.treeId()" [stemId]="cut.stemId()" />
   `,
+  styleUrl: './cut-after.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CutAfter {

@@ -34,6 +34,7 @@ const HUB = 30;
     </svg>
   `,
   imports: [Told],
+  styleUrl: './cut-clock.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CutClock {

@@ -28,6 +28,7 @@ const OVER_MM = 6;
     </svg>
   `,
   imports: [Say],
+  styleUrl: './close-up.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CutCloseUp {

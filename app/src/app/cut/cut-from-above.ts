@@ -47,6 +47,7 @@ const NAMED_CM = 20;
     </svg>
   `,
   imports: [Told, Say],
+  styleUrl: './cut-from-above.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CutFromAbove {

@@ -26,6 +26,7 @@ const OVER_MM = 3;
       <text x="-106" y="80">{{ 'cut-over-limb.just-over-leaving-no' | say: { name: name() } }}</text>
     </svg>
   `,
+  styleUrl: './close-up.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CutOverLimb {

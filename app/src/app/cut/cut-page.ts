@@ -17,6 +17,7 @@ import { WhichBud } from './which-bud';
   imports: [RouterLink, Say, LimbWithBuds, CutSet, CutClock, WhichBud, CutNear, CutAfter, CutRemoval],
   providers: [CutStore],
   templateUrl: './cut-page.html',
+  styleUrl: './cut-parts.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CutPage {

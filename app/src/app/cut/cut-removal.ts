@@ -28,6 +28,7 @@ const NEXT_TO_DEG = 60;
   selector: 'eb-cut-removal',
   imports: [Say, Told, CollarCloseUp, TreeSilhouette, OtherWounds],
   templateUrl: './cut-removal.html',
+  styleUrl: './cut-parts.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CutRemoval {

@@ -40,6 +40,7 @@ import { CutStore } from './cut-store';
       }
     </div>
   `,
+  styleUrl: './cut-set.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class CutSet {

@@ -108,6 +108,7 @@ const ROWS = ['facing.up', 'facing.out-right', 'facing.under', 'facing.out-left'
       />
     </label>
   `,
+  styleUrl: './limb-with-buds.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LimbWithBuds {

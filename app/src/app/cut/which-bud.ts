@@ -15,6 +15,7 @@ const OVER_LIMB_CM = 0.6;
   selector: 'eb-which-bud',
   imports: [Say, Told],
   templateUrl: './which-bud.html',
+  styleUrl: './which-bud.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class WhichBud {

@@ -17,15 +17,14 @@ import {
 } from '../../../../core';
 import { extentOf, frameFor, type Frame } from './frame';
 import { RULE_UNITS } from './height-rule';
+import type { DrawingWords } from './figure-links';
 import { hangTags } from './tags';
+import { TOKENS } from './tokens';
 
 type Svg = Selection<SVGSVGElement, undefined, null, undefined>;
 
-const INK = '#16261d';
-const PALE = '#9aa39a';
-const FONT = "'Fira Sans Condensed', 'Fira Sans', sans-serif";
+const { ink: INK, pale: PALE, condensed: FONT } = TOKENS;
 const NUMBER_PX = 17;
-import type { DrawingWords } from './figure-links';
 /** How far beyond its end a limb's name is written, and the width of a letter, px. */
 const NAME_PX = 9;
 const NAME_LETTER_PX = 7;

@@ -63,6 +63,7 @@ import { TreeFigures } from './tree-figures';
       }
     </div>
   `,
+  styleUrl: './figures-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FiguresPage {

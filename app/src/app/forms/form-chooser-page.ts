@@ -21,6 +21,7 @@ import {
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { extentOf } from '../drawing/frame';
+import { PonderingTold } from '../judging/pondering';
 import { Ponder } from '../judging/ponder';
 import { TreeStore } from '../tree/tree-store';
 import { ReasonTold } from '../words/reason-told';
@@ -31,8 +32,9 @@ import { TreeSilhouette } from '../yard/tree-silhouette';
 /** This tree in each form, the best suited first: drawn as the form would leave it, with what it would take and why. */
 @Component({
   selector: 'eb-form-chooser-page',
-  imports: [RouterLink, ReasonTold, Say, Told, TreeSilhouette],
+  imports: [RouterLink, PonderingTold, ReasonTold, Say, Told, TreeSilhouette],
   templateUrl: './form-chooser-page.html',
+  styleUrl: './form-chooser-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class FormChooserPage {
@@ -42,7 +44,7 @@ export class FormChooserPage {
   readonly words = inject(Words);
 
   readonly state = this.tree.state;
-  private readonly asked = inject(Ponder).about(
+  readonly asked = inject(Ponder).about(
     'forms',
     computed(() => {
       const state = this.state();
@@ -50,7 +52,12 @@ export class FormChooserPage {
     }),
   );
   readonly ways = CAME_AS;
-  readonly standing = computed(() => this.asked().kind);
+  readonly trying = told('form-chooser.trying-every-form-on');
+  readonly hasPart = computed(() => {
+    const now = this.asked.now();
+    return now.kind === 'waiting' && now.part !== undefined;
+  });
+  readonly standing = computed(() => this.asked.now().kind);
 
   readonly season = this.tree.season;
   readonly extent = computed(() => {
@@ -60,7 +67,7 @@ export class FormChooserPage {
   });
 
   readonly forms = computed(() => {
-    const asked = this.asked();
+    const asked = this.asked.now();
     const now = this.state()?.form;
     if (asked.kind !== 'answered') return [];
     return asked.answer.map((suited) => ({

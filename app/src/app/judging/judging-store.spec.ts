@@ -113,7 +113,7 @@ describe('judging', () => {
     expect(first.ended).toBe(true);
     expect(store.judgingOf('one')).toMatchObject({
       since: undefined,
-      failure: expect.stringMatching(/^Stopped/) as string,
+      failure: { code: 'judging.stopped' },
     });
     expect(workers).toHaveLength(2);
     expect(asked()).toEqual(['two']);
@@ -127,7 +127,10 @@ describe('judging', () => {
     worker().answer(2);
     const request = worker().asked[3] as JudgeRequest;
     worker().give({ id: request.id, treeId: 'one', result: { ok: false, message: 'no room' } });
-    expect(store.judgingOf('one')).toMatchObject({ failure: 'no room', judged: { kind: 'judged' } });
+    expect(store.judgingOf('one')).toMatchObject({
+      failure: { args: { why: 'no room' } },
+      judged: { kind: 'judged' },
+    });
   });
 });
 

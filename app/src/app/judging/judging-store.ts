@@ -1,6 +1,6 @@
 import { computed, effect, inject, InjectionToken, untracked } from '@angular/core';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
-import type { Judged } from '../../../../core';
+import { told, type Judged, type Message, type TreeState } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import type { JudgeAnswer, JudgeRequest } from './judge-messages';
 
@@ -22,7 +22,7 @@ export interface TreeJudging {
   judged: Judged | undefined;
   /** Instant at which a request that is still open was made, ms; undefined when none is. */
   since: number | undefined;
-  failure: string | undefined;
+  failure: Message | undefined;
 }
 
 interface JudgingState {
@@ -72,7 +72,8 @@ export const JudgingStore = signalStore(
       if (worker) return worker;
       worker = makeWorker();
       worker.onmessage = ({ data }) => receive(data);
-      worker.onerror = ({ message }) => stop(message || 'the judging stopped unexpectedly');
+      worker.onerror = ({ message }) =>
+        stop(told('judging.failed', { why: message || told('judging.ended') }));
       return worker;
     }
 
@@ -84,12 +85,12 @@ export const JudgingStore = signalStore(
       if (result.ok) {
         if (!stillWaits) set(treeId, { judged: result.judged, since: undefined, failure: undefined });
       } else {
-        set(treeId, { since: undefined, failure: result.message });
+        set(treeId, { since: undefined, failure: told('judging.failed', { why: result.message }) });
       }
       next();
     }
 
-    function stop(message: string): void {
+    function stop(message: Message): void {
       worker?.terminate();
       worker = undefined;
       if (running) {
@@ -103,13 +104,18 @@ export const JudgingStore = signalStore(
     return {
       judgingOf: (treeId: string): TreeJudging => store.trees()[treeId] ?? NOTHING,
 
+      /** Takes a better answer to the state that was last answered; an answer to an older one is thrown away. */
+      better(treeId: string, state: TreeState, judged: Judged): void {
+        if (answered.get(treeId)?.state === state && !waiting.has(treeId)) set(treeId, { judged });
+      },
+
       /** Asks for a tree's answer before all others. */
       wantFirst(treeId: string): void {
         patchState(store, { foremost: treeId });
       },
 
       /** Stops the tree that is being judged now. */
-      stop: () => stop('Stopped. Change a reading or choose the form again to judge it anew.'),
+      stop: () => stop(told('judging.stopped')),
 
       /** Asks about every tree whose state is not the one last asked about. */
       askWhereChanged(): void {

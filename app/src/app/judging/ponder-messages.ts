@@ -8,6 +8,8 @@ export interface Questions {
   /** The judgement with the price of deciding otherwise, and other ways to make the cuts. */
   price: { ask: { state: TreeState }; answer: Judged };
   judge: { ask: { state: TreeState }; answer: Judged };
+  /** The judgement of a tree of very many limbs, looked at for longer than a first answer is. */
+  'look-on': { ask: { state: TreeState }; answer: Judged };
 }
 
 export type QuestionKind = keyof Questions;
@@ -18,7 +20,15 @@ export interface PonderRequest {
   ask: Questions[QuestionKind]['ask'];
 }
 
-export interface PonderAnswer {
-  id: number;
-  result: { ok: true; answer: unknown } | { ok: false; message: string };
+/** How much of a question is worked out, of how much. */
+export interface Part {
+  done: number;
+  of: number;
 }
+
+/** What a worker says: now and then how far it is, at last its answer. */
+export type PonderReply =
+  | { id: number; part: Part }
+  | { id: number; result: { ok: true; answer: unknown } | { ok: false; message: string } };
+
+export type PonderResult = Extract<PonderReply, { result: unknown }>['result'];

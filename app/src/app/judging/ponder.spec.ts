@@ -3,9 +3,9 @@ import { TestBed } from '@angular/core/testing';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { TreeState } from '../../../../core';
 import { treeOf } from '../../../../core/testing/trees';
-import { Ponder, PONDER_WORKER, type Pondered } from './ponder';
+import { Ponder, PONDER_WORKER, type Pondered, type Pondering } from './ponder';
 import type { PonderRequest, QuestionKind, Questions } from './ponder-messages';
-import { WorkerPool, type PonderWorker } from './worker-pool';
+import { WorkerPool, type Hearer, type PonderWorker } from './worker-pool';
 
 class StandInWorker implements PonderWorker {
   readonly asked: PonderRequest[] = [];
@@ -31,7 +31,8 @@ const state = (length: number): TreeState =>
 
 let workers: StandInWorker[];
 let ask: WritableSignal<Questions['weigh']['ask'] | undefined>;
-let found: () => Pondered<Questions['weigh']['answer']>;
+let asking: Pondering<Questions['weigh']['answer']>;
+const found = (): Pondered<Questions['weigh']['answer']> => asking.now();
 
 const worker = (): StandInWorker => workers.at(-1) as StandInWorker;
 const settle = (): void => TestBed.inject(ApplicationRef).tick();
@@ -44,7 +45,7 @@ beforeEach(() => {
     return worker();
   };
   TestBed.configureTestingModule({ providers: [Ponder, { provide: PONDER_WORKER, useValue: make }] });
-  found = TestBed.runInInjectionContext(() => TestBed.inject(Ponder).about('weigh', ask));
+  asking = TestBed.runInInjectionContext(() => TestBed.inject(Ponder).about('weigh', ask));
   settle();
 });
 
@@ -84,13 +85,31 @@ describe('pondering', () => {
     expect(workers).toHaveLength(1);
   });
 
+  it('tells how far it is, can be let be, and is taken up again only when asked to or when the tree changes', () => {
+    ask.set({ state: state(90) });
+    settle();
+    worker().onmessage?.(new MessageEvent('message', { data: { id: 1, part: { done: 3, of: 8 } } }));
+    expect(found()).toEqual({ kind: 'waiting', part: { done: 3, of: 8 } });
+    asking.stop();
+    settle();
+    expect([found(), worker().ended]).toEqual([{ kind: 'stopped' }, true]);
+    asking.again();
+    settle();
+    expect([found(), workers.length]).toEqual([{ kind: 'waiting' }, 2]);
+    asking.stop();
+    settle();
+    ask.set({ state: state(120) });
+    settle();
+    expect([found(), workers.length]).toEqual([{ kind: 'waiting' }, 3]);
+  });
+
   it('says what went wrong', () => {
     ask.set({ state: state(90) });
     settle();
     worker().onmessage?.(
       new MessageEvent('message', { data: { id: 1, result: { ok: false, message: 'no room' } } }),
     );
-    expect(found()).toEqual({ kind: 'failed', message: 'no room' });
+    expect(found()).toMatchObject({ kind: 'failed', message: { args: { why: 'no room' } } });
   });
 });
 
@@ -100,14 +119,16 @@ describe('the pool of workers', () => {
     return worker();
   };
   const asked = (): (QuestionKind | undefined)[] => workers.map((one) => one.asked[0]?.kind);
+  const told: string[] = [];
+  const hear = (name: string): Hearer => ({ part: () => undefined, answer: () => told.push(name) });
+  beforeEach(() => void told.splice(0));
   const request = (kind: QuestionKind): PonderRequest => ({ id: 1, kind, ask: { state: state(90) } });
 
   it('answers no more at a time than it may, the more pressing first', () => {
     const pool = new WorkerPool(make, 1);
-    const told: string[] = [];
-    pool.ask(request('price'), () => told.push('price'));
-    pool.ask(request('weigh'), () => told.push('weigh'));
-    pool.ask(request('keep'), () => told.push('keep'));
+    pool.ask(request('price'), hear('price'));
+    pool.ask(request('weigh'), hear('weigh'));
+    pool.ask(request('keep'), hear('keep'));
     expect(asked()).toEqual(['price']);
     worker().answer({});
     expect(asked()).toEqual(['price', 'keep']);
@@ -118,10 +139,9 @@ describe('the pool of workers', () => {
 
   it('lets a pressing question take the place of one at length, which begins anew', () => {
     const pool = new WorkerPool(make, 1);
-    const told: string[] = [];
-    pool.ask(request('weigh'), () => told.push('weigh'));
+    pool.ask(request('weigh'), hear('weigh'));
     const first = worker();
-    pool.ask(request('price'), () => told.push('price'));
+    pool.ask(request('price'), hear('price'));
     expect([first.ended, asked()]).toEqual([true, ['weigh', 'price']]);
     first.answer({});
     expect(told).toEqual([]);
@@ -135,9 +155,9 @@ describe('the pool of workers', () => {
 
   it('never begins what was taken back while it waited, and goes on with the next', () => {
     const pool = new WorkerPool(make, 1);
-    pool.ask(request('price'), () => undefined);
-    const takeBack = pool.ask(request('keep'), () => undefined);
-    pool.ask(request('weigh'), () => undefined);
+    pool.ask(request('price'), hear('price'));
+    const takeBack = pool.ask(request('keep'), hear('keep'));
+    pool.ask(request('weigh'), hear('weigh'));
     takeBack();
     worker().answer({});
     expect(asked()).toEqual(['price', 'weigh']);

@@ -1,5 +1,6 @@
 import { computed, effect, inject, Injectable, InjectionToken, signal, type Signal } from '@angular/core';
-import type { QuestionKind, Questions } from './ponder-messages';
+import { told, type Message } from '../../../../core';
+import type { Part, QuestionKind, Questions } from './ponder-messages';
 import { WorkerPool, type PonderWorker } from './worker-pool';
 
 /** With the one that judges, no more than two workers on a phone, three where there are cores to spare. */
@@ -13,9 +14,20 @@ export const PONDER_WORKER = new InjectionToken<() => PonderWorker>('makes a pon
 /** Where one question stands. */
 export type Pondered<T> =
   | { kind: 'none' }
-  | { kind: 'waiting' }
+  | { kind: 'waiting'; part?: Part }
+  /** Let be by the grower, until it is asked anew. */
+  | { kind: 'stopped' }
   | { kind: 'answered'; answer: T }
-  | { kind: 'failed'; message: string };
+  | { kind: 'failed'; message: Message };
+
+/** A question that is asked for as long as somebody looks. */
+export interface Pondering<T> {
+  now: Signal<Pondered<T>>;
+  /** Lets a question be that is being worked out. */
+  stop(): void;
+  /** Takes up again what was let be. */
+  again(): void;
+}
 
 /**
  * Asks a question of a worker of the pool, whenever what is asked changes. The latest question wins: an older one that is
@@ -32,26 +44,39 @@ export class Ponder {
   about<K extends QuestionKind>(
     kind: K,
     ask: Signal<Questions[K]['ask'] | undefined>,
-  ): Signal<Pondered<Questions[K]['answer']>> {
-    const answered = signal<Pondered<Questions[K]['answer']>>({ kind: 'none' });
+  ): Pondering<Questions[K]['answer']> {
+    const now = signal<Pondered<Questions[K]['answer']>>({ kind: 'none' });
     const key = computed(() => JSON.stringify(ask() ?? null));
+    /** The question that was let be; another one is asked all the same. */
+    const letBe = signal<string | undefined>(undefined);
     effect((onCleanup) => {
       const asked = key();
-      if (asked === 'null') {
-        answered.set({ kind: 'none' });
+      if (asked === 'null' || letBe() === asked) {
+        now.set({ kind: asked === 'null' ? 'none' : 'stopped' });
         return;
       }
-      answered.set({ kind: 'waiting' });
+      now.set({ kind: 'waiting' });
       const request = { id: 1, kind, ask: JSON.parse(asked) as Questions[K]['ask'] };
-      const takeBack = this.pool.ask(request, (result) =>
-        answered.set(
-          result.ok
-            ? { kind: 'answered', answer: result.answer as Questions[K]['answer'] }
-            : { kind: 'failed', message: result.message || 'it stopped unexpectedly' },
-        ),
-      );
+      const takeBack = this.pool.ask(request, {
+        part: (part) => now.set({ kind: 'waiting', part }),
+        answer: (result) =>
+          now.set(
+            result.ok
+              ? { kind: 'answered', answer: result.answer as Questions[K]['answer'] }
+              : {
+                  kind: 'failed',
+                  message: told('judging.failed', { why: result.message || told('judging.ended') }),
+                },
+          ),
+      });
       onCleanup(takeBack);
     });
-    return answered.asReadonly();
+    return {
+      now: now.asReadonly(),
+      stop: () => {
+        if (now().kind === 'waiting') letBe.set(key());
+      },
+      again: () => letBe.set(undefined),
+    };
   }
 }

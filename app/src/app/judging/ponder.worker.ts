@@ -1,20 +1,36 @@
 /// <reference lib="webworker" />
-import { formsFor, judge, weigh, whatWouldKeep } from '../../../../core';
-import type { PonderAnswer, PonderRequest, QuestionKind, Questions } from './ponder-messages';
+import { formsFor, judge, LOOK_ON_LIMIT, weigh, whatWouldKeep, type Progress } from '../../../../core';
+import type { PonderReply, PonderRequest, PonderResult, QuestionKind, Questions } from './ponder-messages';
 
-const ANSWERS: { [K in QuestionKind]: (ask: Questions[K]['ask']) => Questions[K]['answer'] } = {
-  weigh: ({ state }) => weigh(state),
+/** How often it is told how far a question is, ms: what is answered sooner shows no progress at all. */
+const WORD_MS = 250;
+
+const ANSWERS: {
+  [K in QuestionKind]: (ask: Questions[K]['ask'], onProgress: Progress) => Questions[K]['answer'];
+} = {
+  weigh: ({ state }, onProgress) => weigh(state, { onProgress }),
   keep: ({ state, stemId }) => whatWouldKeep(state, stemId),
-  forms: ({ state }) => formsFor(state),
-  price: ({ state }) => judge(state),
+  forms: ({ state }, onProgress) => formsFor(state, onProgress),
+  price: ({ state }, onProgress) => judge(state, { nodeLimit: LOOK_ON_LIMIT, onProgress }),
   judge: ({ state }) => judge(state, { withPrices: false }),
+  'look-on': ({ state }, onProgress) =>
+    judge(state, { withPrices: false, nodeLimit: LOOK_ON_LIMIT, onProgress }),
 };
 
 addEventListener('message', ({ data }: MessageEvent<PonderRequest>) => {
   const { id, kind, ask } = data;
-  const reply = (result: PonderAnswer['result']): void => postMessage({ id, result });
+  const say = (reply: PonderReply): void => postMessage(reply);
+  const reply = (result: PonderResult): void => say({ id, result });
+  let told = performance.now();
+  const onProgress: Progress = (done, of) => {
+    const now = performance.now();
+    if (now - told < WORD_MS) return;
+    told = now;
+    say({ id, part: { done, of } });
+  };
   try {
-    reply({ ok: true, answer: (ANSWERS[kind] as (ask: PonderRequest['ask']) => unknown)(ask) });
+    const answer = ANSWERS[kind] as (ask: PonderRequest['ask'], onProgress: Progress) => unknown;
+    reply({ ok: true, answer: answer(ask, onProgress) });
   } catch (error) {
     reply({ ok: false, message: error instanceof Error ? error.message : String(error) });
   }

@@ -1,6 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
 import type { Judgement } from '../../../../core';
 import { BookStore } from '../book/book-store';
+import { LookOn } from './look-on';
 import { JudgingStore } from './judging-store';
 import { Ponder } from './ponder';
 
@@ -12,23 +13,22 @@ import { Ponder } from './ponder';
 export class Prices {
   private readonly book = inject(BookStore);
   private readonly judging = inject(JudgingStore);
+  private readonly lookOn = inject(LookOn);
 
   private readonly asked = computed(() => {
     const treeId = this.judging.foremost();
     const judging = treeId === undefined ? undefined : this.judging.trees()[treeId];
     const state = treeId === undefined ? undefined : this.book.states().get(treeId);
     const isSettled = judging?.since === undefined && judging?.judged?.kind === 'judged';
-    return state && isSettled ? { state } : undefined;
+    const looksOn = this.lookOn.question.now().kind === 'waiting';
+    return state && isSettled && !looksOn ? { state } : undefined;
   });
 
-  private readonly answer = inject(Ponder).about('price', this.asked);
-
-  /** Whether they are being worked out. */
-  readonly isWaiting = computed(() => this.answer().kind === 'waiting');
+  readonly question = inject(Ponder).about('price', this.asked);
 
   /** The judgement of a tree with its prices, once they are there. */
   of(treeId: string): Judgement | undefined {
-    const answer = this.answer();
+    const answer = this.question.now();
     if (answer.kind !== 'answered' || answer.answer.kind !== 'judged') return undefined;
     return this.judging.foremost() === treeId ? answer.answer : undefined;
   }

@@ -1,19 +1,32 @@
-import type { PonderAnswer, PonderRequest, QuestionKind } from './ponder-messages';
+import type { Part, PonderReply, PonderRequest, PonderResult, QuestionKind } from './ponder-messages';
 
 /** What a pondering worker must do; tests stand one in. */
 export interface PonderWorker {
   postMessage(request: PonderRequest): void;
   terminate(): void;
-  onmessage: ((event: MessageEvent<PonderAnswer>) => void) | null;
+  onmessage: ((event: MessageEvent<PonderReply>) => void) | null;
   onerror: ((event: ErrorEvent) => void) | null;
 }
 
 /** Who is answered first: what one waits for with a limb in hand, before what weighs it at length. */
-const FIRST: Readonly<Record<QuestionKind, number>> = { judge: 0, price: 1, keep: 2, forms: 3, weigh: 4 };
+const FIRST: Readonly<Record<QuestionKind, number>> = {
+  judge: 0,
+  'look-on': 1,
+  price: 2,
+  keep: 3,
+  forms: 4,
+  weigh: 5,
+};
+
+/** Who hears how far a question is, and its answer. */
+export interface Hearer {
+  part(part: Part): void;
+  answer(result: PonderResult): void;
+}
 
 interface Job {
   request: PonderRequest;
-  answer: (result: PonderAnswer['result']) => void;
+  hearer: Hearer;
   worker?: PonderWorker;
 }
 
@@ -32,8 +45,8 @@ export class WorkerPool {
   ) {}
 
   /** Asks a question. Gives a way to take it back: then nothing is answered any more. */
-  ask(request: PonderRequest, answer: Job['answer']): () => void {
-    const job: Job = { request, answer };
+  ask(request: PonderRequest, hearer: Hearer): () => void {
+    const job: Job = { request, hearer };
     this.waiting.push(job);
     this.next();
     return () => {
@@ -67,13 +80,16 @@ export class WorkerPool {
     const worker = this.makeWorker();
     job.worker = worker;
     this.running.push(job);
-    const done = (result: PonderAnswer['result']): void => {
+    const done = (result: PonderResult): void => {
       if (job.worker !== worker) return;
       this.drop(job);
-      job.answer(result);
+      job.hearer.answer(result);
       this.next();
     };
-    worker.onmessage = ({ data }) => done(data.result);
+    worker.onmessage = ({ data }) => {
+      if ('result' in data) done(data.result);
+      else if (job.worker === worker) job.hearer.part(data.part);
+    };
     worker.onerror = ({ message }) => done({ ok: false, message });
     worker.postMessage(job.request);
   }

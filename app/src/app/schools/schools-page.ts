@@ -33,6 +33,7 @@ import { TreeSilhouette } from '../yard/tree-silhouette';
   selector: 'eb-schools-page',
   imports: [RouterLink, Say, Told, TreeSilhouette],
   templateUrl: './schools-page.html',
+  styleUrl: './schools-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class SchoolsPage {
@@ -64,7 +65,7 @@ export class SchoolsPage {
   readonly columns = computed(() =>
     this.sides.map((side, i) => {
       const school = schoolOf(side(), this.edits());
-      const asked = this.asked[i]?.();
+      const asked = this.asked[i]?.now();
       const judged = asked?.kind === 'answered' ? asked.answer : undefined;
       return {
         i,

@@ -1,4 +1,4 @@
-import { asWritten, countedAs, suppliesOf, told, type ActCount, type Message } from '../../../../core';
+import { countedAs, suppliesOf, told, type ActCount, type Message } from '../../../../core';
 import type { TreeJudging } from '../judging/judging-store';
 
 /** The next thing to do at a tree, in a few words. */
@@ -22,7 +22,7 @@ const known = new WeakMap<TreeJudging, NextThing>();
 function nextOf(judging: TreeJudging | undefined): NextThing {
   const judged = judging?.judged;
   if (!judged) {
-    const words = judging?.failure === undefined ? told('next.waiting') : asWritten(judging.failure);
+    const words = judging?.failure ?? told('next.waiting');
     return { words: [words], kind: 'waiting', acts: 0 };
   }
   if (judged.kind === 'whip') {

@@ -46,6 +46,7 @@ const SPACING_CM = 300;
       </button>
     </form>
   `,
+  styleUrl: './plant-tree.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class PlantTree {

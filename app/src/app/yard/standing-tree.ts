@@ -27,6 +27,7 @@ const NO_VERDICTS: Readonly<Record<string, Verdict>> = {};
     >
       @defer (on viewport) {
         <eb-tree-silhouette
+          class="fills"
           [tree]="state().tree"
           [season]="season()"
           [verdicts]="verdicts()"
@@ -45,6 +46,7 @@ const NO_VERDICTS: Readonly<Record<string, Verdict>> = {};
       </span>
     </a>
   `,
+  styleUrl: './standing-tree.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StandingTree {

@@ -26,6 +26,7 @@ import { woodColour } from '../drawing/wood-colours';
       }
     </svg>
   `,
+  styleUrl: './tree-silhouette.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class TreeSilhouette {

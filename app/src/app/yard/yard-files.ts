@@ -13,6 +13,7 @@ const CLASHES_TOLD = 3;
   imports: [Say, Told],
   selector: 'eb-yard-files',
   templateUrl: './yard-files.html',
+  styleUrl: './yard-files.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class YardFiles {

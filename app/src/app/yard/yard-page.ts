@@ -20,6 +20,7 @@ const OVER_CM = 12;
   selector: 'eb-yard-page',
   imports: [RouterLink, Say, Told, StandingTree, YardFiles, PlantTree],
   templateUrl: './yard-page.html',
+  styleUrl: './yard-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class YardPage {

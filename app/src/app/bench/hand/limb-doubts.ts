@@ -13,7 +13,7 @@ export class LimbDoubts {
   private readonly ponder = inject(Ponder);
   private readonly words = inject(Words);
 
-  private readonly weighed = this.ponder.about(
+  readonly weighing = this.ponder.about(
     'weigh',
     computed(() => {
       const state = this.hand.settled();
@@ -34,8 +34,9 @@ export class LimbDoubts {
 
   /** How sure the verdict is, and which reading would turn it. */
   readonly doubt = computed<{ level: 'waiting' | 'clear' | 'close'; words: Message } | undefined>(() => {
-    const weighed = this.weighed();
-    if (weighed.kind === 'waiting') return { level: 'waiting', words: told('doubt.weighing') };
+    const weighed = this.weighing.now();
+    if (weighed.kind === 'waiting')
+      return weighed.part ? undefined : { level: 'waiting', words: told('doubt.weighing') };
     const id = this.hand.stem()?.id ?? '';
     const found = weighed.kind === 'answered' ? weighed.answer[id] : undefined;
     switch (found?.level) {
@@ -64,7 +65,7 @@ export class LimbDoubts {
 
   /** The nearest reading that would keep a limb that goes. */
   readonly toKeep = computed<Message | undefined>(() => {
-    const kept = this.kept();
+    const kept = this.kept.now();
     if (kept.kind === 'waiting') return told('doubt.looking');
     if (kept.kind !== 'answered') return undefined;
     if (!kept.answer) return told('doubt.no-reading');

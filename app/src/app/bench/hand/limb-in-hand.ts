@@ -18,6 +18,7 @@ import { LimbWork } from './limb-work';
   imports: [RouterLink, Say, Told, ReasonTold, LimbReadings, LimbSeen, LimbWork, LimbDoubt, LimbRulings],
   providers: [HandStore, LimbDoubts],
   templateUrl: './limb-in-hand.html',
+  styleUrl: './limb-in-hand.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LimbInHand {

@@ -40,6 +40,7 @@ const LINES = {
       }
     </dl>
   `,
+  styleUrl: './limb-readings.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LimbReadings {

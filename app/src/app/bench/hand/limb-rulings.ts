@@ -41,6 +41,7 @@ import { BenchStore } from '../bench-store';
       </div>
     }
   `,
+  styleUrl: './limb-rulings.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LimbRulings {

@@ -25,6 +25,7 @@ import { BenchStore } from '../bench-store';
   selector: 'eb-limb-seen',
   imports: [Say, Told],
   templateUrl: './limb-seen.html',
+  styleUrl: './limb-seen.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class LimbSeen {

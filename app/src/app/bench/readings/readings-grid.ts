@@ -1,0 +1,93 @@
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject } from '@angular/core';
+import { FIRST_STEM, READING_FIELDS, type DraftField, type StemId } from '../../../../../core';
+import { BOOK_WORLD } from '../../book/book-world';
+import { Say } from '../../words/told';
+import { BenchStore } from '../bench-store';
+import { inRowOrder, isTrunkRow } from './reading-cells';
+import { ReadingRow } from './reading-row';
+import { ReadingsFoot } from './readings-foot';
+
+/** Readings, a row for each limb: five numbers, Enter moves on, and a new row is always waiting at the foot. */
+@Component({
+  selector: 'eb-readings-grid',
+  imports: [Say, ReadingRow, ReadingsFoot],
+  templateUrl: './readings-grid.html',
+  styleUrl: './readings-grid.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(keydown)': 'onKey($event)' },
+})
+export class ReadingsGrid {
+  private readonly bench = inject(BenchStore);
+  private readonly world = inject(BOOK_WORLD);
+  private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
+  private blank = this.freshRow();
+
+  readonly heads = READING_FIELDS.map((field) => `field.${field}` as const);
+
+  readonly rowIds = computed<readonly StemId[]>(
+    () => {
+      const stems = this.bench.state()?.tree.stems;
+      if (!stems) return [];
+      const known = inRowOrder(stems).map(({ id }) => id);
+      const fresh = Object.keys(this.bench.rows()).filter((id) => !known.includes(id));
+      if (fresh.includes(this.blank)) this.blank = this.freshRow();
+      const needsTrunk = known.length === 0 && !fresh.includes(FIRST_STEM);
+      return [...known, ...fresh, needsTrunk ? FIRST_STEM : this.blank];
+    },
+    { equal: (a, b) => a.length === b.length && a.every((id, i) => id === b[i]) },
+  );
+
+  leave(event: FocusEvent): void {
+    const to = event.relatedTarget;
+    const stays =
+      to instanceof HTMLElement && (to.closest('.angle-handle') || this.element.nativeElement.contains(to));
+    if (!stays && to !== null) this.bench.fill(undefined);
+  }
+
+  /** Keys of any cell: Enter goes on, Ctrl and Enter enters the visit, the arrows go to the row above or below. */
+  onKey(event: KeyboardEvent): void {
+    const cell = event.target;
+    if (!(cell instanceof HTMLInputElement)) return;
+    const field = cell.dataset['field'] as DraftField;
+    const id = cell.closest<HTMLElement>('[data-row]')?.dataset['row'];
+    const row = this.rowIds().findIndex((known) => known === id);
+    const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    if (event.key !== 'Enter' && step === undefined) return;
+    event.preventDefault();
+    if (step !== undefined) this.focus(row + step, field);
+    else if (event.ctrlKey || event.metaKey) void this.keep();
+    else this.moveOn(row, field);
+  }
+
+  async keep(): Promise<void> {
+    const trouble = this.bench.troubles()[0];
+    if (trouble) this.focus(this.rowIds().indexOf(trouble.row), trouble.field);
+    else await this.bench.keepReadings();
+  }
+
+  /** Enter goes through the five readings, then to the first reading of the next row. */
+  private moveOn(row: number, field: DraftField): void {
+    const at = READING_FIELDS.indexOf(field as (typeof READING_FIELDS)[number]);
+    const next = READING_FIELDS[at + 1];
+    if (next && at >= 0) return this.focus(row, next);
+    this.focus(at < 0 ? row : row + 1, 'origin');
+  }
+
+  private focus(row: number, field: DraftField): void {
+    const id = this.rowIds()[row];
+    if (id === undefined) return;
+    const stem = this.bench.state()?.tree.stems.find((known) => known.id === id);
+    const wanted = isTrunkRow(id, stem) && field === 'origin' ? 'bearing' : field;
+    const cell = (): HTMLInputElement | null =>
+      this.element.nativeElement.querySelector(`[data-row="${CSS.escape(id)}"] [data-field="${wanted}"]`);
+    const there = cell();
+    // A row that has only just come to be is drawn a moment later; the next key must not go to the old cell meanwhile.
+    if (there) there.focus();
+    else setTimeout(() => cell()?.focus());
+  }
+
+  /** Ids of new rows sort by when they were begun, so that they stand in that order after a reload too. */
+  private freshRow(): StemId {
+    return `s-${this.world.now().getTime().toString(36)}-${this.world.newId().slice(0, 8)}`;
+  }
+}
