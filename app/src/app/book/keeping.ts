@@ -22,6 +22,10 @@ export interface Write<T> {
   then?: (done: T) => void;
 }
 
+/** What an error says, without its name and its full stop. */
+const wordsOf = (error: unknown): string =>
+  (error instanceof Error ? error.message : String(error)).replace(/\.$/, '');
+
 const NO_UNKEPT: readonly Unkept[] = [];
 
 /** Every write answers for itself: one that failed is told until it, or a later write of the same thing, is kept. */
@@ -58,7 +62,7 @@ export function withKeeping() {
           const isRefused = error instanceof NotWritten;
           const message = isRefused
             ? told('keeping.not-written', { why: error.why })
-            : told('keeping.not-saved', { why: String(error) });
+            : told('keeping.not-saved', { why: wordsOf(error) });
           settle(write.what, { what: write.what, message, again: isRefused ? undefined : () => keep(write) });
           return undefined;
         } finally {

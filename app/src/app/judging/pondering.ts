@@ -25,7 +25,7 @@ import type { Pondering } from './ponder';
       />
     } @else if (isStopped()) {
       <p class="quiet-words">
-        {{ 'pondering.let-be' | say: { what: about() } }}
+        {{ 'pondering.let-be' | say }}
         <button type="button" class="tool" (click)="question().again()">{{ 'pondering.go-on' | say }}</button>
       </p>
     }
