@@ -1,4 +1,5 @@
 import { expect, test, type Page } from './on-a-day';
+import { outlinesIn } from './screens';
 
 const saved = (page: Page) => expect(page.locator('.keeping')).toHaveAttribute('data-keeping', 'saved');
 const cell = (page: Page, row: string, field: string) =>
@@ -17,7 +18,7 @@ test('the yard shows every tree drawn, what it is, its form and the next thing t
   const peach = page.locator('[data-tree=harrier]');
   await expect(peach).toContainText('peach ‘Late Harrier’');
   await expect(peach).toContainText('open vase');
-  expect(await peach.locator('svg path').count()).toBeGreaterThan(20);
+  expect(await outlinesIn(peach)).toBeGreaterThan(20);
   await expect(page.locator('[data-tree=ember]')).toContainText('choose 4 buds');
   await peach.click();
   await expect(page).toHaveURL(/tree\/harrier/);

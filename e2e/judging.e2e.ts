@@ -1,4 +1,5 @@
 import { expect, test, type Page } from './on-a-day';
+import { outlinesIn } from './screens';
 
 const saved = (page: Page) => expect(page.locator('.keeping')).toHaveAttribute('data-keeping', 'saved');
 const hand = (page: Page) => page.locator('.hand');
@@ -131,5 +132,5 @@ test('the almanac tells kinds, forms, schools, rules and words, drawn by the pro
   await expect(page.locator('[id^=form-]')).toHaveCount(8);
   await expect(page.locator('#kind-peach')).toContainText('last season’s shoots');
   await expect(page.locator('#rule-narrow-crotch')).toContainText('30°');
-  expect(await page.locator('#form-fan svg path').count()).toBeGreaterThan(8);
+  expect(await outlinesIn(page.locator('#form-fan'))).toBeGreaterThan(8);
 });

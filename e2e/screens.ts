@@ -1,3 +1,5 @@
+import type { Locator } from '@playwright/test';
+
 /** Every screen to be looked at: what it is called, where it is, and what shows that it is there. */
 export const SCREENS = [
   ['yard', '/', '[data-next=work]'],
@@ -12,3 +14,11 @@ export const SCREENS = [
   ['work card', '/tree/harrier/card', '.card-acts li'],
   ['round', '/cards', '.card-acts li'],
 ] as const;
+
+/** How many pieces of wood a small drawing shows: each is an outline of its own, many to a path. */
+export async function outlinesIn(drawing: Locator): Promise<number> {
+  const paths = await drawing
+    .locator('svg path')
+    .evaluateAll((all) => all.map((path) => path.getAttribute('d')));
+  return paths.join('').split('M').length - 1;
+}

@@ -1,4 +1,4 @@
-import { compare, inOrder, inWritingOrder } from './clock';
+import { compare, inWritingOrder } from './clock';
 import type { BookEvent, PlainEvent } from './events';
 
 /**
@@ -23,7 +23,18 @@ export function eventsInForce(events: readonly BookEvent[]): PlainEvent[] {
     }
     held.push(amendedBy(event, amendment));
   }
-  return inOrder(held, (a, b) => compare(a.happenedOn, b.happenedOn));
+  return byDay(held);
+}
+
+/** Events by the day they happened; those of one day as they stand. Days are far fewer than events, so they alone are sorted. */
+function byDay(events: readonly PlainEvent[]): PlainEvent[] {
+  const days = new Map<string, PlainEvent[]>();
+  for (const event of events) {
+    const same = days.get(event.happenedOn);
+    if (same) same.push(event);
+    else days.set(event.happenedOn, [event]);
+  }
+  return [...days].sort(([a], [b]) => compare(a, b)).flatMap(([, same]) => same);
 }
 
 const amendments = new WeakMap<BookEvent, { by: BookEvent; event: PlainEvent }>();

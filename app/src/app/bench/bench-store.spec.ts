@@ -51,14 +51,14 @@ beforeEach(() => {
     read: signal(READ),
     today: () => '2026-11-23',
   };
-  const trees = signal({ tree: { judged, since: undefined, failure: undefined } });
+  const judgingOf = (): object => ({ judged, since: undefined, failure: undefined });
   TestBed.configureTestingModule({
     providers: [
       BenchStore,
       TreeStore,
       { provide: ActivatedRoute, useValue: { paramMap: of(convertToParamMap({ treeId: 'tree' })) } },
       { provide: BookStore, useValue: book },
-      { provide: JudgingStore, useValue: { trees, wantFirst: () => undefined } },
+      { provide: JudgingStore, useValue: { judgingOf, wantFirst: () => undefined } },
       { provide: Prices, useValue: { of: () => judged } },
     ],
   });

@@ -34,7 +34,7 @@ beforeEach(() => {
     providers: [
       ...[TreeFigures, Words, TreeStore],
       { provide: BookStore, useValue: { states, units, record } },
-      { provide: JudgingStore, useValue: { trees: signal({}), wantFirst: () => undefined } },
+      { provide: JudgingStore, useValue: { judgingOf: () => undefined, wantFirst: () => undefined } },
       { provide: Prices, useValue: { of: () => undefined } },
       { provide: ActivatedRoute, useValue: { paramMap: of(convertToParamMap({ treeId: 'one' })) } },
     ],

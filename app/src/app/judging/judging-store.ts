@@ -1,6 +1,23 @@
-import { computed, effect, inject, InjectionToken, untracked } from '@angular/core';
-import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
+import {
+  computed,
+  effect,
+  inject,
+  InjectionToken,
+  signal,
+  untracked,
+  type WritableSignal,
+} from '@angular/core';
+import {
+  patchState,
+  signalStore,
+  withComputed,
+  withHooks,
+  withMethods,
+  withProps,
+  withState,
+} from '@ngrx/signals';
 import { told, type Judged, type Message, type TreeState } from '../../../../core';
+import { Stillness } from '../shell/stillness';
 import { BookStore } from '../book/book-store';
 import type { JudgeAnswer, JudgeRequest } from './judge-messages';
 
@@ -26,7 +43,6 @@ export interface TreeJudging {
 }
 
 interface JudgingState {
-  trees: Readonly<Record<string, TreeJudging>>;
   /** Tree whose answer is wanted first. */
   foremost: string | undefined;
 }
@@ -41,93 +57,119 @@ const NOTHING: TreeJudging = { judged: undefined, since: undefined, failure: und
  * an answer to an older state is thrown away. Stopping ends the worker, since a busy one hears nothing.
  */
 export const JudgingStore = signalStore(
-  withState<JudgingState>({ trees: {}, foremost: undefined }),
+  withState<JudgingState>({ foremost: undefined }),
+  // A signal for each tree, so that one answer wakes one tree.
+  withProps(() => ({ _each: signal<ReadonlyMap<string, WritableSignal<TreeJudging>>>(new Map()) })),
+  withComputed((store) => ({
+    trees: computed<Readonly<Record<string, TreeJudging>>>(() =>
+      Object.fromEntries([...store._each()].map(([treeId, judging]) => [treeId, judging()])),
+    ),
+  })),
   withComputed((store) => ({
     busy: computed(() => Object.values(store.trees()).some(({ since }) => since !== undefined)),
   })),
-  withMethods((store, book = inject(BookStore), makeWorker = inject(JUDGE_WORKER)) => {
-    let worker: JudgeWorker | undefined;
-    let running: ({ id: number; treeId: string } & Asked) | undefined;
-    let lastId = 0;
-    const answered = new Map<string, Asked>();
-    const waiting = new Map<string, Asked>();
+  withMethods(
+    (store, book = inject(BookStore), makeWorker = inject(JUDGE_WORKER), still = inject(Stillness)) => {
+      let worker: JudgeWorker | undefined;
+      let running: ({ id: number; treeId: string } & Asked) | undefined;
+      let lastId = 0;
+      const answered = new Map<string, Asked>();
+      const waiting = new Map<string, Asked>();
 
-    const set = (treeId: string, change: Partial<TreeJudging>): void =>
-      patchState(store, ({ trees }) => ({
-        trees: { ...trees, [treeId]: { ...(trees[treeId] ?? NOTHING), ...change } },
-      }));
+      const set = (treeId: string, change: Partial<TreeJudging>): void =>
+        store
+          ._each()
+          .get(treeId)
+          ?.update((now) => ({ ...now, ...change }));
 
-    function next(): void {
-      if (running || waiting.size === 0) return;
-      const foremost = store.foremost();
-      const treeId = foremost !== undefined && waiting.has(foremost) ? foremost : [...waiting.keys()][0];
-      const chosen = treeId === undefined ? undefined : waiting.get(treeId);
-      if (treeId === undefined || !chosen) return;
-      waiting.delete(treeId);
-      running = { id: ++lastId, treeId, ...chosen };
-      ready().postMessage(running);
-    }
-
-    function ready(): JudgeWorker {
-      if (worker) return worker;
-      worker = makeWorker();
-      worker.onmessage = ({ data }) => receive(data);
-      worker.onerror = ({ message }) =>
-        stop(told('judging.failed', { why: message || told('judging.ended') }));
-      return worker;
-    }
-
-    function receive({ id, treeId, result }: JudgeAnswer): void {
-      if (running?.id !== id) return;
-      answered.set(treeId, running);
-      running = undefined;
-      const stillWaits = waiting.has(treeId);
-      if (result.ok) {
-        if (!stillWaits) set(treeId, { judged: result.judged, since: undefined, failure: undefined });
-      } else {
-        set(treeId, { since: undefined, failure: told('judging.failed', { why: result.message }) });
+      /** Gives every tree that is new a signal of its own. */
+      function meet(treeIds: readonly string[]): void {
+        const unmet = treeIds.filter((treeId) => !store._each().has(treeId));
+        if (unmet.length === 0) return;
+        store._each.update(
+          (each) => new Map([...each, ...unmet.map((id) => [id, signal(NOTHING)] as const)]),
+        );
       }
-      next();
-    }
 
-    function stop(message: Message): void {
-      worker?.terminate();
-      worker = undefined;
-      if (running) {
-        answered.set(running.treeId, running);
-        set(running.treeId, { since: undefined, failure: message });
+      function next(): void {
+        if (running || waiting.size === 0) return;
+        const foremost = store.foremost();
+        const treeId = foremost !== undefined && waiting.has(foremost) ? foremost : [...waiting.keys()][0];
+        const chosen = treeId === undefined ? undefined : waiting.get(treeId);
+        if (treeId === undefined || !chosen) return;
+        waiting.delete(treeId);
+        running = { id: ++lastId, treeId, ...chosen };
+        ready().postMessage(running);
+      }
+
+      function ready(): JudgeWorker {
+        if (worker) return worker;
+        worker = makeWorker();
+        // An answer is only unpacked when it is read: not in the middle of somebody's scrolling.
+        worker.onmessage = (event) => still.whenStill(() => receive(event.data));
+        worker.onerror = ({ message }) =>
+          stop(told('judging.failed', { why: message || told('judging.ended') }));
+        return worker;
+      }
+
+      function receive({ id, treeId, result }: JudgeAnswer): void {
+        if (running?.id !== id) return;
+        answered.set(treeId, running);
         running = undefined;
-      }
-      next();
-    }
-
-    return {
-      judgingOf: (treeId: string): TreeJudging => store.trees()[treeId] ?? NOTHING,
-
-      /** Takes a better answer to the state that was last answered; an answer to an older one is thrown away. */
-      better(treeId: string, state: TreeState, judged: Judged): void {
-        if (answered.get(treeId)?.state === state && !waiting.has(treeId)) set(treeId, { judged });
-      },
-
-      /** Asks for a tree's answer before all others. */
-      wantFirst(treeId: string): void {
-        patchState(store, { foremost: treeId });
-      },
-
-      /** Stops the tree that is being judged now. */
-      stop: () => stop(told('judging.stopped')),
-
-      /** Asks about every tree whose state is not the one last asked about. */
-      askWhereChanged(): void {
-        for (const [treeId, state] of book.states()) {
-          const asked = waiting.get(treeId) ?? (running?.treeId === treeId ? running : answered.get(treeId));
-          if (asked?.state === state) continue;
-          waiting.set(treeId, { state });
-          untracked(() => set(treeId, { since: Date.now() }));
+        const stillWaits = waiting.has(treeId);
+        if (result.ok) {
+          if (!stillWaits) set(treeId, { judged: result.judged, since: undefined, failure: undefined });
+        } else {
+          set(treeId, { since: undefined, failure: told('judging.failed', { why: result.message }) });
         }
-        untracked(next);
-      },
-    };
-  }),
+        next();
+      }
+
+      function stop(message: Message): void {
+        worker?.terminate();
+        worker = undefined;
+        if (running) {
+          answered.set(running.treeId, running);
+          set(running.treeId, { since: undefined, failure: message });
+          running = undefined;
+        }
+        next();
+      }
+
+      return {
+        judgingOf: (treeId: string): TreeJudging => store._each().get(treeId)?.() ?? NOTHING,
+
+        /** Takes a better answer to the state that was last answered; an answer to an older one is thrown away. */
+        better(treeId: string, state: TreeState, judged: Judged): void {
+          if (answered.get(treeId)?.state === state && !waiting.has(treeId)) set(treeId, { judged });
+        },
+
+        /** Asks for a tree's answer before all others. */
+        wantFirst(treeId: string): void {
+          patchState(store, { foremost: treeId });
+        },
+
+        /** Stops the tree that is being judged now. */
+        stop: () => stop(told('judging.stopped')),
+
+        /** Asks about every tree whose state is not the one last asked about. */
+        askWhereChanged(): void {
+          const changed: string[] = [];
+          for (const [treeId, state] of book.states()) {
+            const asked =
+              waiting.get(treeId) ?? (running?.treeId === treeId ? running : answered.get(treeId));
+            if (asked?.state === state) continue;
+            waiting.set(treeId, { state });
+            changed.push(treeId);
+          }
+          untracked(() => {
+            meet(changed);
+            for (const treeId of changed) set(treeId, { since: Date.now() });
+            next();
+          });
+        },
+      };
+    },
+  ),
   withHooks({ onInit: (store) => void effect(() => store.askWhereChanged()) }),
 );

@@ -15,7 +15,7 @@ export class LookOn {
 
   private readonly asked = computed(() => {
     const treeId = this.judging.foremost();
-    const now = treeId === undefined ? undefined : this.judging.trees()[treeId];
+    const now = treeId === undefined ? undefined : this.judging.judgingOf(treeId);
     const state = treeId === undefined ? undefined : this.book.states().get(treeId);
     const isFirst = now?.judged?.kind === 'judged' && !now.judged.proven && now.judged.nodes <= NODE_LIMIT;
     return state && isFirst && now.since === undefined ? { treeId, state } : undefined;

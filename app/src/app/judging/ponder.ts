@@ -1,6 +1,7 @@
 import { computed, effect, inject, Injectable, InjectionToken, signal, type Signal } from '@angular/core';
 import { told, type Message } from '../../../../core';
 import type { Part, QuestionKind, Questions } from './ponder-messages';
+import { Stillness } from '../shell/stillness';
 import { WorkerPool, type PonderWorker } from './worker-pool';
 
 /** With the one that judges, no more than two workers on a phone, three where there are cores to spare. */
@@ -35,9 +36,11 @@ export interface Pondering<T> {
  */
 @Injectable()
 export class Ponder {
+  private readonly still = inject(Stillness);
   private readonly pool = new WorkerPool(
     inject(PONDER_WORKER),
     (globalThis.navigator?.hardwareConcurrency ?? 1) > MANY_CORES ? 2 : 1,
+    (run) => this.still.whenStill(run),
   );
 
   /** Must be called where effects may be made. `ask` undefined asks nothing. */

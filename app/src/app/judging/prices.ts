@@ -17,7 +17,7 @@ export class Prices {
 
   private readonly asked = computed(() => {
     const treeId = this.judging.foremost();
-    const judging = treeId === undefined ? undefined : this.judging.trees()[treeId];
+    const judging = treeId === undefined ? undefined : this.judging.judgingOf(treeId);
     const state = treeId === undefined ? undefined : this.book.states().get(treeId);
     const isSettled = judging?.since === undefined && judging?.judged?.kind === 'judged';
     const looksOn = this.lookOn.question.now().kind === 'waiting';

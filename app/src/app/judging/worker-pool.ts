@@ -38,10 +38,14 @@ export class WorkerPool {
   private readonly running: Job[] = [];
   private readonly waiting: Job[] = [];
 
-  /** @param most workers at a time */
+  /**
+   * @param most workers at a time
+   * @param hear when a word of a worker is heard: at once, or once the page is still
+   */
   constructor(
     private readonly makeWorker: () => PonderWorker,
     private readonly most: number,
+    private readonly hear: (run: () => void) => void = (run) => run(),
   ) {}
 
   /** Asks a question. Gives a way to take it back: then nothing is answered any more. */
@@ -86,10 +90,12 @@ export class WorkerPool {
       job.hearer.answer(result);
       this.next();
     };
-    worker.onmessage = ({ data }) => {
-      if ('result' in data) done(data.result);
-      else if (job.worker === worker) job.hearer.part(data.part);
-    };
+    worker.onmessage = (event) =>
+      this.hear(() => {
+        const { data } = event;
+        if ('result' in data) done(data.result);
+        else if (job.worker === worker) job.hearer.part(data.part);
+      });
     worker.onerror = ({ message }) => done({ ok: false, message });
     worker.postMessage(job.request);
   }

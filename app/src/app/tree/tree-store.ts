@@ -25,7 +25,7 @@ export class TreeStore {
 
   readonly state = computed<TreeState | undefined>(() => this.book.states().get(this.treeId()));
 
-  readonly judgement = computed(() => this.judging.trees()[this.treeId()]);
+  readonly judgement = computed(() => this.judging.judgingOf(this.treeId()));
 
   /** The last answer, where the tree is judged by its limbs. */
   readonly judged = computed<Judgement | undefined>(() => {

@@ -1,10 +1,20 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  ElementRef,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { formCalled, layOut, woodSeason, type TreeState, type Verdict } from '../../../../core';
 import { extentOf } from '../drawing/frame';
 import { JudgingStore } from '../judging/judging-store';
 import { Told } from '../words/told';
 import { Words } from '../words/words';
+import { DrawnInTurn } from './drawn-in-turn';
 import { nextThing } from './next-thing';
 import { TreeSilhouette } from './tree-silhouette';
 
@@ -18,14 +28,8 @@ const NO_VERDICTS: Readonly<Record<string, Verdict>> = {};
   selector: 'eb-standing-tree',
   imports: [RouterLink, Told, TreeSilhouette],
   template: `
-    <a
-      class="standing-tree"
-      [style.--tree-width.px]="widthPx()"
-      [style.--tree-height.px]="heightPx()"
-      [routerLink]="['/tree', state().record.id]"
-      [attr.data-tree]="state().record.id"
-    >
-      @defer (on viewport) {
+    <a class="standing-tree" [routerLink]="['/tree', state().record.id]" [attr.data-tree]="state().record.id">
+      @if (isDrawn()) {
         <eb-tree-silhouette
           class="fills"
           [tree]="state().tree"
@@ -35,7 +39,7 @@ const NO_VERDICTS: Readonly<Record<string, Verdict>> = {};
           [fullCm]="fullCm()"
           [halfWidthCm]="widthPx() / 2 / pxPerCm"
         />
-      } @placeholder {
+      } @else {
         <span class="unseen"></span>
       }
       <span class="plate">
@@ -48,6 +52,7 @@ const NO_VERDICTS: Readonly<Record<string, Verdict>> = {};
   `,
   styleUrl: './standing-tree.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '[style.--tree-width.px]': 'widthPx()', '[style.--tree-height.px]': 'heightPx()' },
 })
 export class StandingTree {
   readonly state = input.required<TreeState>();
@@ -57,8 +62,9 @@ export class StandingTree {
   private readonly judging = inject(JudgingStore);
   private readonly words = inject(Words);
   readonly pxPerCm = PX_PER_CM;
+  readonly isDrawn = signal(false);
 
-  private readonly judgement = computed(() => this.judging.trees()[this.state().record.id]);
+  private readonly judgement = computed(() => this.judging.judgingOf(this.state().record.id));
 
   readonly widthPx = computed(() => {
     const { radiusCm } = extentOf(layOut(this.state().tree));
@@ -73,4 +79,9 @@ export class StandingTree {
   });
   readonly next = computed(() => nextThing(this.judgement()));
   readonly todo = computed(() => this.words.arg({ list: this.next().words }));
+
+  constructor() {
+    const place = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    inject(DestroyRef).onDestroy(inject(DrawnInTurn).wait(place, () => this.isDrawn.set(true)));
+  }
 }

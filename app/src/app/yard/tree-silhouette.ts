@@ -59,19 +59,22 @@ export class TreeSilhouette {
     });
   });
 
+  /** One path for all the wood that looks alike. */
   readonly paths = computed(() => {
     const project = elevationFrom(this.standingDeg());
     const verdicts = this.verdicts();
-    return this.wood().map(({ stemId, axis, fill }) => {
+    const alike = new Map<string, { d: string; fill: string; goes: boolean; isMarked: boolean }>();
+    for (const { stemId, axis, fill } of this.wood()) {
       const decision = verdicts[stemId]?.decision;
-      return {
-        d: `${outlineOf(axis, project)
-          .map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${(-y).toFixed(1)}`)
-          .join('')}Z`,
-        fill,
-        goes: decision === 'out' || decision === 'goes-with',
-        isMarked: stemId === this.marked(),
-      };
-    });
+      const goes = decision === 'out' || decision === 'goes-with';
+      const isMarked = stemId === this.marked();
+      const look = `${fill} ${String(goes)} ${String(isMarked)}`;
+      const path = alike.get(look) ?? { d: '', fill, goes, isMarked };
+      path.d += `${outlineOf(axis, project)
+        .map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${(-y).toFixed(1)}`)
+        .join('')}Z`;
+      alike.set(look, path);
+    }
+    return [...alike.values()];
   });
 }

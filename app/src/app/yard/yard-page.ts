@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { layOut, told } from '../../../../core';
 import { BookStore } from '../book/book-store';
@@ -6,6 +6,7 @@ import { extentOf } from '../drawing/frame';
 import { JudgingStore } from '../judging/judging-store';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
+import { DrawnInTurn } from './drawn-in-turn';
 import { nextThing } from './next-thing';
 import { PlantTree } from './plant-tree';
 import { PX_PER_CM, StandingTree } from './standing-tree';
@@ -14,6 +15,10 @@ import { YardFiles } from './yard-files';
 /** Least height a row of trees is drawn for, and the room over the highest, cm. */
 const LEAST_CM = 120;
 const OVER_CM = 12;
+/** Trees that are given their place at once, which fill a window; and how many at a time after that, so that no frame is late. */
+const AT_ONCE = 36;
+const A_TIME = 60;
+const PAUSE_MS = 120;
 
 /** All trees of the yard, site by site, standing in a row on one ground line at one scale. */
 @Component({
@@ -21,6 +26,7 @@ const OVER_CM = 12;
   imports: [RouterLink, Say, Told, StandingTree, YardFiles, PlantTree],
   templateUrl: './yard-page.html',
   styleUrl: './yard-page.scss',
+  providers: [DrawnInTurn],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class YardPage {
@@ -30,7 +36,7 @@ export class YardPage {
 
   readonly planting = signal<string | undefined>(undefined);
 
-  readonly sites = computed(() => {
+  private readonly all = computed(() => {
     const states = [...this.book.states().values()];
     return this.book.read().sites.map((site) => {
       const trees = states.filter((state) => state.site.id === site.id);
@@ -39,6 +45,18 @@ export class YardPage {
       const deg = Math.abs(site.latitudeDeg).toFixed(1);
       const where = told(site.latitudeDeg < 0 ? 'yard.south' : 'yard.north', { deg });
       return { site, where, trees, fullCm, heightPx: fullCm * PX_PER_CM };
+    });
+  });
+
+  /** How many trees have their place on the page: the first few at once, the others soon after. */
+  private readonly placed = signal(AT_ONCE);
+
+  readonly sites = computed(() => {
+    let left = this.placed();
+    return this.all().map((site) => {
+      const trees = site.trees.slice(0, left);
+      left -= trees.length;
+      return { ...site, trees, isBare: site.trees.length === 0 };
     });
   });
 
@@ -54,4 +72,12 @@ export class YardPage {
     );
     return most && { ...most, todo: this.words.arg({ list: most.next.words }) };
   });
+
+  constructor() {
+    effect((onCleanup) => {
+      if (this.placed() >= this.book.states().size) return;
+      const more = setTimeout(() => this.placed.update((placed) => placed + A_TIME), PAUSE_MS);
+      onCleanup(() => clearTimeout(more));
+    });
+  }
 }
