@@ -1,7 +1,7 @@
 import { boolean } from 'yup';
 import { between, id, oneOf, shape, type Typed } from '../fields/fields';
 import { layOut, positionAt } from '../tree/course';
-import { withDescendants, type Tree } from '../tree/stem';
+import { trunkOf, withDescendants, type Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { diameterAt, taperOf } from '../tree/taper';
 import { cm, tagOf, told, type Message } from '../words/message';
@@ -85,12 +85,13 @@ export const shorten: ActWays<Shorten> = {
 function shortened(tree: Tree, stemId: StemId, toLengthCm: number): Tree {
   const cut = tree.stems.find((stem) => stem.id === stemId);
   if (!cut || toLengthCm >= cut.length.value) return tree;
-  const laid = layOut(tree);
+  // Only along the trunk is an origin a height, and its course needed to tell where a limb joins it.
+  const joins = stemId === trunkOf(tree)?.id ? layOut(tree).joins : undefined;
   const beyond = tree.stems.filter(
     (stem) =>
       stem.parent.kind === 'stem' &&
       stem.parent.stemId === stemId &&
-      (laid.joins.get(stem.id) ?? stem.origin.value) > toLengthCm,
+      (joins?.get(stem.id) ?? stem.origin.value) > toLengthCm,
   );
   const gone = new Set(beyond.flatMap((stem) => [...withDescendants(tree, stem.id)]));
   return {

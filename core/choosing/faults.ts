@@ -1,4 +1,4 @@
-import type { Finding, Scene } from '../findings/finding';
+import { findingsOn, type Finding, type Scene } from '../findings/finding';
 import { crotchDeg, joinHeightCm, thicknessRatio } from '../tree/joins';
 import { tipOf, type Course } from '../tree/course';
 import type { Stem } from '../tree/stem';
@@ -30,19 +30,20 @@ export interface Fault {
  * What a limb costs by itself in any form: findings that bar it, and its own weaknesses.
  */
 export function faultsOf(scene: Scene, stem: Stem, findings: readonly Finding[]): Fault[] {
-  const barred: Fault[] = findings
-    .filter((f) => f.stemId === stem.id && f.otherStemId === undefined && f.gravity === 'must-go')
+  const own = findingsOn(findings, stem.id);
+  const barred: Fault[] = own
+    .filter((f) => f.otherStemId === undefined && f.gravity === 'must-go')
     .map((f) => ({ rank: 'breaches', what: f.rule, points: 1 }));
-  return [...barred, ...weaknesses(scene, stem, findings)].filter((f) => f.points > 0);
+  return [...barred, ...weaknesses(scene, stem, own)].filter((f) => f.points > 0);
 }
 
 /** Form cost of a scaffold on a doubtful join, tenths: no evenness is worth two of them. Working value. */
 const DOUBTFUL_JOIN = 10;
 
-function weaknesses({ laid, limits, runDeg }: Scene, stem: Stem, findings: readonly Finding[]): Fault[] {
+function weaknesses({ laid, limits, runDeg }: Scene, stem: Stem, own: readonly Finding[]): Fault[] {
   const crotch = crotchDeg(laid, stem);
   const ratio = thicknessRatio(laid, stem) ?? 0;
-  const has = (rule: string): boolean => findings.some((f) => f.stemId === stem.id && f.rule === rule);
+  const has = (rule: string): boolean => own.some((f) => f.rule === rule);
   const strong = limits('thick.ratio').value;
   const thinMm = limits('thin.diameterMm').value - stem.diameter.value;
   const bendDeg = Math.max(runDeg.from - stem.shape.run.value, stem.shape.run.value - runDeg.to, 0);

@@ -1,5 +1,5 @@
 import type { HeadingPurpose } from '../acts/shorten';
-import type { Finding } from '../findings/finding';
+import { findingsOn, type Finding } from '../findings/finding';
 import { nodeAt } from '../buds/limb-buds';
 import { bearingDifference } from '../geometry/vector';
 import { childrenOf, type Stem } from '../tree/stem';
@@ -34,7 +34,7 @@ const INWARD_DEG = 45;
  * has no other side shoot.
  */
 export function sortLateral(scene: FormScene, stem: Stem, carrier: Stem): LateralSort {
-  const own = scene.findings.filter((f) => f.stemId === stem.id);
+  const own = findingsOn(scene.findings, stem.id);
   return (
     sprout(scene, stem, carrier, own) ??
     misplaced(scene, stem, carrier) ??

@@ -1,4 +1,5 @@
 import { reasonsOf, type Finding } from '../findings';
+import { findingsOn } from '../findings/finding';
 import { isOnTrunk } from '../tree/joins';
 import type { Ruling } from '../history/tree-draft';
 import type { KeptFor } from '../acts/stay';
@@ -77,7 +78,7 @@ export function verdictsOn(question: OtherwiseQuestion): Record<StemId, Verdict>
 function verdictOn(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Saying {
   const { scene, chosen } = question;
   const { tree } = scene.laid;
-  const own = scene.findings.filter((f) => f.stemId === stem.id);
+  const own = findingsOn(scene.findings, stem.id);
   const place = chosen.limbs.find(({ stemId }) => stemId === stem.id);
   if (place) return keptVerdict(question, stem, place, own, ruling);
   const isLimb = scene.limbs.includes(stem);

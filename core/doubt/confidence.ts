@@ -66,7 +66,8 @@ export function weigh(
         for (const side of [-1, 1]) {
           if (tried === budget) return told(before, turns, contested, false);
           noteTurns(state, judged.chosen, before, turns, stem, field, side * share);
-          onProgress?.(++tried, moves);
+          tried++;
+          onProgress?.(tried, moves);
         }
       }
     }

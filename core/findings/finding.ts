@@ -46,6 +46,26 @@ export interface Finding {
   place?: Message;
 }
 
+const byStem = new WeakMap<readonly Finding[], ReadonlyMap<StemId, readonly Finding[]>>();
+const NONE: readonly Finding[] = [];
+
+/** What is found of one stem, in the order it was found; the list is sorted by stem once. */
+export function findingsOn(findings: readonly Finding[], stemId: StemId): readonly Finding[] {
+  const known = byStem.get(findings) ?? sortedByStem(findings);
+  return known.get(stemId) ?? NONE;
+}
+
+function sortedByStem(findings: readonly Finding[]): ReadonlyMap<StemId, readonly Finding[]> {
+  const sorted = new Map<StemId, Finding[]>();
+  for (const finding of findings) {
+    const own = sorted.get(finding.stemId);
+    if (own) own.push(finding);
+    else sorted.set(finding.stemId, [finding]);
+  }
+  byStem.set(findings, sorted);
+  return sorted;
+}
+
 /** All a rule may look at: the tree where it stands, and what its form asks of limbs. */
 export interface Scene extends TreeScene {
   /** Whether limbs are chosen on one trunk, on it and its limbs (arms), or as stems from the ground. */

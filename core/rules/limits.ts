@@ -18,7 +18,8 @@ const ORDER: readonly Exclude<RuleLayer, 'default'>[] = ['kind', 'form', 'school
 
 /** Resolves each figure through its layers; the most particular layer that names it wins. */
 export function resolveLimits(layers: Partial<Record<Exclude<RuleLayer, 'default'>, RuleOverrides>>): Limits {
-  return (key) => {
+  const known = new Map<RuleKey, Limit>();
+  const resolve = (key: RuleKey): Limit => {
     const base = RULE_DEFAULTS[key];
     let found: Limit = { key, value: base.value, unit: base.unit, source: base.source, from: 'default' };
     for (const from of ORDER) {
@@ -26,5 +27,10 @@ export function resolveLimits(layers: Partial<Record<Exclude<RuleLayer, 'default
       if (value !== undefined) found = { ...found, value, from };
     }
     return found;
+  };
+  return (key) => {
+    const limit = known.get(key) ?? resolve(key);
+    known.set(key, limit);
+    return limit;
   };
 }

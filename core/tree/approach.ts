@@ -25,6 +25,7 @@ export interface ApproachQuestion {
  * Undefined when no part of them beyond the joins is within the distance looked at.
  */
 export function closestApproach(a: Course, b: Course, question: ApproachQuestion): Approach | undefined {
+  if (boxesApart(a, b, question.withinCm)) return undefined;
   const row = answered.get(a) ?? new WeakMap<Course, Map<string, Approach | undefined>>();
   answered.set(a, row);
   const known = row.get(b) ?? new Map<string, Approach | undefined>();
@@ -39,7 +40,7 @@ const answered = new WeakMap<Course, WeakMap<Course, Map<string, Approach | unde
 
 function nearest(a: Course, b: Course, question: ApproachQuestion): Approach | undefined {
   const { skipCm, withinCm, thickenedMm } = question;
-  if (boxesApart(a, b, withinCm) || chordsApart(a, b, question)) return undefined;
+  if (chordsApart(a, b, question)) return undefined;
   const [outerA, outerB] = [beyond(a, skipCm), beyond(b, skipCm)];
   const reach = withinCm + outerA.stepCm + outerB.stepCm;
   const fatA = 1 + thickenedMm / a.taper.datumMm;
@@ -121,16 +122,18 @@ function chordOf(course: Course, skipCm: number): Chord {
   return chord;
 }
 
+const AXES = [0, 1, 2] as const;
 const boxes = new WeakMap<Course, readonly [Vec3, Vec3]>();
 
 function boxOf(course: Course): readonly [Vec3, Vec3] {
   const known = boxes.get(course);
   if (known) return known;
-  const along = (axis: 0 | 1 | 2): number[] => course.points.map((p) => p[axis]);
-  const box = [
-    [Math.min(...along(0)), Math.min(...along(1)), Math.min(...along(2))],
-    [Math.max(...along(0)), Math.max(...along(1)), Math.max(...along(2))],
-  ] as const;
+  let [low, high]: [Vec3, Vec3] = [course.points[0] as Vec3, course.points[0] as Vec3];
+  for (const [x, y, z] of course.points) {
+    low = [Math.min(low[0], x), Math.min(low[1], y), Math.min(low[2], z)];
+    high = [Math.max(high[0], x), Math.max(high[1], y), Math.max(high[2], z)];
+  }
+  const box = [low, high] as const;
   boxes.set(course, box);
   return box;
 }
@@ -138,5 +141,8 @@ function boxOf(course: Course): readonly [Vec3, Vec3] {
 function boxesApart(a: Course, b: Course, byCm: number): boolean {
   const [lowA, highA] = boxOf(a);
   const [lowB, highB] = boxOf(b);
-  return ([0, 1, 2] as const).some((i) => lowA[i] - highB[i] > byCm || lowB[i] - highA[i] > byCm);
+  for (const axis of AXES) {
+    if (lowA[axis] - highB[axis] > byCm || lowB[axis] - highA[axis] > byCm) return true;
+  }
+  return false;
 }

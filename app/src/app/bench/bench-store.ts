@@ -1,5 +1,5 @@
-import { computed, inject } from '@angular/core';
-import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
+import { computed, inject, signal } from '@angular/core';
+import { patchState, signalStore, withComputed, withMethods, withProps, withState } from '@ngrx/signals';
 import {
   layOut,
   doneOn,
@@ -42,6 +42,9 @@ interface BenchState {
   filling: { row: StemId; field: DraftField } | undefined;
 }
 
+/** A pause in typing in which the drawings are made anew, ms. */
+const PAUSE_MS = 100;
+
 const INITIAL: BenchState = {
   standingDeg: 180,
   inHand: undefined,
@@ -53,6 +56,8 @@ const INITIAL: BenchState = {
 /** One tree on the bench: where one stands, what is in hand, and what is half typed. */
 export const BenchStore = signalStore(
   withState(INITIAL),
+  // The tree as it was drawn before somebody began to type.
+  withProps(() => ({ _held: signal<TreeState | undefined>(undefined) })),
   withComputed((store, book = inject(BookStore), tree = inject(TreeStore)) => {
     const { treeId, state, judgement, judged, priced, whip } = tree;
     const rows = computed(() => draftsOf(book.cells())[treeId()] ?? {});
@@ -82,7 +87,7 @@ export const BenchStore = signalStore(
       });
     });
     const picture = computed<TreePicture | undefined>(() => {
-      const shown = drafted();
+      const shown = store._held() ?? drafted();
       if (!shown) return undefined;
       const season = woodSeason(shown.site, shown.today);
       const answer = judged();
@@ -111,10 +116,13 @@ export const BenchStore = signalStore(
     return { treeId, state, rows, draft, troubles, drafted, judgement, judged, priced, whip, picture, wires };
   }),
   withMethods((store, book = inject(BookStore)) => {
+    let pause: ReturnType<typeof setTimeout> | undefined;
     const write = (body: EventBody): Promise<boolean> => book.record(body);
     return {
       /** Begins anew: where one stands, nothing in hand. */
       lay(): void {
+        clearTimeout(pause);
+        store._held.set(undefined);
         patchState(store, INITIAL);
       },
       stand(deg: number): void {
@@ -162,8 +170,16 @@ export const BenchStore = signalStore(
       seeSideOn(bearingDeg: number): void {
         patchState(store, { standingDeg: wrapBearing(bearingDeg + 90) });
       },
+      /** Fills a cell by pointing: the drawings follow at once. */
       type: (row: StemId, field: DraftField, text: string): Promise<void> =>
         book.type(store.treeId(), row, field, text),
+      /** Fills a cell letter by letter: the drawings follow in the first short pause, so that no letter waits for them. */
+      typeIn(row: StemId, field: DraftField, text: string): Promise<void> {
+        if (!store._held()) store._held.set(store.drafted());
+        clearTimeout(pause);
+        pause = setTimeout(() => store._held.set(undefined), PAUSE_MS);
+        return book.type(store.treeId(), row, field, text);
+      },
       /** Keeps what is half typed as a visit. Refused while a cell cannot be read. */
       async keepReadings(): Promise<boolean> {
         const draft = store.draft();

@@ -64,7 +64,7 @@ export class ReadingRow {
   });
 
   type(field: DraftField, text: string): void {
-    void this.bench.type(this.rowId(), field, text);
+    void this.bench.typeIn(this.rowId(), field, text);
   }
 
   /** A focused cell says which limb is in hand, and which reading pointing on the drawings would fill. */
