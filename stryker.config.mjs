@@ -1,5 +1,4 @@
-// `npm run mutate` changes the code in small ways, one at a time, and counts those that some test notices.
-// `npm run mutate -- --mutate 'core/cuts/*.ts'` does so for a part of it.
+// How `npm run mutate` changes the code: see scripts/mutate.mjs.
 export default {
   testRunner: 'vitest',
   vitest: { configFile: 'vitest.mutate.config.ts' },
