@@ -106,13 +106,14 @@ describe('a write that fails', () => {
   });
 
   it('loses nothing that was called kept and keeps nothing that was not, whichever write of a day it is', async () => {
+    let refused = 0;
     for (let failing = 0; failing <= WRITES_OF_A_DAY; failing++) {
       dbName = `trouble-${fresh()}`;
       await openTab(dbName);
       let writes = 0;
       const store = await failingTab(() => writes++ === failing);
       const called = await aDay(store);
-      expect(called.filter(({ isKept }) => !isKept).length, `write ${failing}`).toBeLessThan(2);
+      refused += called.filter(({ isKept }) => !isKept).length;
       const { events, cells, states } = await openTab(dbName);
       const isThere = (name: string): boolean =>
         events().some((event) => event.kind === 'note' && event.text === name) ||
@@ -121,7 +122,8 @@ describe('a write that fails', () => {
       for (const { name, isKept } of called) expect(isThere(name), `${name}, write ${failing}`).toBe(isKept);
       expect(states().size).toBe(13);
     }
-    expect(WRITES_OF_A_DAY).toBeGreaterThan(6);
+    // Each write failed once, and took one thing with it; the choice of units is not looked for.
+    expect(refused).toBe(WRITES_OF_A_DAY - 1);
   });
 });
 
@@ -261,7 +263,7 @@ describe('what can be written', () => {
         if (!isKept || kept % 10 !== 0) return;
         expect(readYardFile(store.exportText()).kind).toBe('good');
       }),
-      { numRuns: 200 },
+      { numRuns: 120 },
     );
     expect(readYardFile(store.exportText()).kind).toBe('good');
     expect([kept > 20, refused > 20]).toEqual([true, true]);
