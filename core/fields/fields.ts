@@ -110,14 +110,13 @@ export const oneOf = <const T extends string>(values: readonly T[]) =>
     .required()
     .oneOf(values, refused('refused.one-of', { names: { list: values } }));
 
+/** What is said of an object with names that this version does not know. */
+export const unknownFields = ({ unknown }: { unknown: string }) =>
+  refused('refused.unknown-fields', { fields: unknown.slice(0, NAMES_TOLD) })();
+
 /** An object of exactly these fields. */
 export function shape<T extends ObjectShape>(fields: T) {
-  return object(fields)
-    .strict()
-    .required()
-    .noUnknown(({ unknown }: { unknown: string }) =>
-      refused('refused.unknown-fields', { fields: unknown.slice(0, NAMES_TOLD) })(),
-    );
+  return object(fields).strict().required().noUnknown(unknownFields);
 }
 
 /** A list of at most so many. */

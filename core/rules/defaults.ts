@@ -1,5 +1,5 @@
 import { object, type ISchema } from 'yup';
-import { between } from '../fields/fields';
+import { between, unknownFields } from '../fields/fields';
 import { FORM_FIGURES } from './form-figures';
 import { LIMB_FIGURES } from './limb-figures';
 import { WORK_FIGURES } from './work-figures';
@@ -30,4 +30,4 @@ export const rulesSchema = object(
 )
   .strict()
   .required()
-  .noUnknown('names a figure this version does not know: ${unknown}') as unknown as ISchema<RuleOverrides>;
+  .noUnknown(unknownFields) as unknown as ISchema<RuleOverrides>;

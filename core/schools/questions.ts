@@ -1,6 +1,6 @@
 import { told, type Message } from '../words/message';
 import { object, type ISchema } from 'yup';
-import { oneOf } from '../fields/fields';
+import { oneOf, unknownFields } from '../fields/fields';
 import type { RuleOverrides } from '../rules/defaults';
 
 /** One answer to a question on which good growers differ. */
@@ -208,9 +208,7 @@ export const answersSchema = object(
 )
   .strict()
   .required()
-  .noUnknown('names a question this version does not know: ${unknown}') as unknown as ISchema<
-  Partial<Answers>
->;
+  .noUnknown(unknownFields) as unknown as ISchema<Partial<Answers>>;
 
 /** What a question asks. */
 export const asked = (id: QuestionId): Message => told(`ask.${id}`);

@@ -1,16 +1,12 @@
 import { object, type ISchema } from 'yup';
-import { id, oneOf, shape, type Typed } from '../../fields/fields';
+import { id, oneOf, shape, unknownFields, type Typed } from '../../fields/fields';
 import { siteFields, type Site } from '../../sites/site';
 import type { EventWays } from '../event';
 
 const schema = shape({
   kind: oneOf(['site-changed']),
   siteId: id(),
-  change: object(siteFields)
-    .partial()
-    .strict()
-    .required()
-    .noUnknown('has a field this version does not know: ${unknown}') as unknown as ISchema<
+  change: object(siteFields).partial().strict().required().noUnknown(unknownFields) as unknown as ISchema<
     Partial<Omit<Site, 'id'>>
   >,
 });
