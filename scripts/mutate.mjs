@@ -7,10 +7,9 @@ for (const place of asked.length > 0 ? asked : ['history', 'cuts', 'findings', '
   const folder = place.split('/')[0];
   const files = place.includes('/') ? `core/${place}` : `core/${place}/**/*.ts`;
   console.log(`\n== ${place}`);
-  const { status } = spawnSync(
-    'npx',
-    ['stryker', 'run', '--mutate', `${files},!core/**/*.test.ts`],
-    { stdio: 'inherit', env: { ...process.env, MUTATED: folder } },
-  );
+  const { status } = spawnSync('npx', ['stryker', 'run', '--mutate', `${files},!core/**/*.test.ts`], {
+    stdio: 'inherit',
+    env: { ...process.env, MUTATED: folder },
+  });
   if (status !== 0) process.exitCode = status ?? 1;
 }
