@@ -77,6 +77,15 @@ describe('pondering', () => {
     expect(found()).toMatchObject({ answer: { b: { level: 'clear' } } });
   });
 
+  it('takes no answer to what was asked before, though it comes in the same moment as the new question', () => {
+    ask.set({ state: state(90) });
+    settle();
+    const older = worker();
+    ask.set({ state: state(120) });
+    older.answer({ a: { level: 'clear' } });
+    expect(found()).toEqual({ kind: 'waiting' });
+  });
+
   it('does not ask again when the same is asked', () => {
     ask.set({ state: state(90) });
     settle();

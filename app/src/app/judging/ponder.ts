@@ -1,4 +1,13 @@
-import { computed, effect, inject, Injectable, InjectionToken, signal, type Signal } from '@angular/core';
+import {
+  computed,
+  effect,
+  inject,
+  Injectable,
+  InjectionToken,
+  signal,
+  untracked,
+  type Signal,
+} from '@angular/core';
 import { told, type Message } from '../../../../core';
 import type { Part, QuestionKind, Questions } from './ponder-messages';
 import { Stillness } from '../shell/stillness';
@@ -62,7 +71,9 @@ export class Ponder {
       const request = { id: 1, kind, ask: JSON.parse(asked) as Questions[K]['ask'] };
       const takeBack = this.pool.ask(request, {
         part: (part) => now.set({ kind: 'waiting', part }),
+        // What is asked may have changed a moment ago: an answer to what was asked before is nobody's.
         answer: (result) =>
+          untracked(key) === asked &&
           now.set(
             result.ok
               ? { kind: 'answered', answer: result.answer as Questions[K]['answer'] }
