@@ -26,6 +26,8 @@ describe('the server', () => {
       expect(policy).toContain("script-src 'self';");
       expect(policy).not.toContain('upgrade-insecure-requests');
       expect(response.headers.get('x-content-type-options')).toBe('nosniff');
+      expect(response.headers.get('cross-origin-embedder-policy')).toBe('require-corp');
+      expect(response.headers.get('cross-origin-opener-policy')).toBe('same-origin');
     }
   });
 

@@ -38,6 +38,8 @@ export function createApp(builtFolder: string): Express {
           frameAncestors: ["'none'"],
         },
       },
+      // Isolated, a page may share memory with its workers, which rest while it moves (docs/decisions/0020).
+      crossOriginEmbedderPolicy: { policy: 'require-corp' },
       // Loopback is served without TLS; a host that adds TLS adds this header itself.
       strictTransportSecurity: false,
     }),

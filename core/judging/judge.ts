@@ -141,7 +141,7 @@ function chooseLimbs(
   const { best, nodes, proven, bound } = solve(built.problem, {
     ...{ keep: sets, nodeLimit },
     ...(startFrom && { startFrom }),
-    ...(onProgress && !withPrices && { onProgress }),
+    ...(onProgress && { onProgress: withPrices ? () => onProgress(0, state.tree.stems.length) : onProgress }),
   });
   const read = (solution: Solution): ChosenSet => chosenSet(scene, built, solution);
   const [chosen, ...runnersUp] = best.map(read) as [ChosenSet, ...ChosenSet[]];

@@ -1,4 +1,5 @@
 import type { Confidence, Counterfactual, Judged, StemId, SuitedForm, TreeState } from '../../../../core';
+import type { Rest } from './rest';
 
 /** Questions that take longer than a verdict, and are asked only when somebody looks. */
 export interface Questions {
@@ -18,6 +19,7 @@ export interface PonderRequest {
   id: number;
   kind: QuestionKind;
   ask: Questions[QuestionKind]['ask'];
+  rest?: Rest | undefined;
 }
 
 /** How much of a question is worked out, of how much. */

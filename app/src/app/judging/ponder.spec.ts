@@ -1,6 +1,6 @@
 import { ApplicationRef, signal, type WritableSignal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { TreeState } from '../../../../core';
 import { treeOf } from '../../../../core/testing/trees';
 import { Ponder, PONDER_WORKER, type Pondered, type Pondering } from './ponder';
@@ -37,7 +37,9 @@ const found = (): Pondered<Questions['weigh']['answer']> => asking.now();
 const worker = (): StandInWorker => workers.at(-1) as StandInWorker;
 const settle = (): void => TestBed.inject(ApplicationRef).tick();
 
+afterEach(() => vi.unstubAllGlobals());
 beforeEach(() => {
+  vi.stubGlobal('crossOriginIsolated', true);
   workers = [];
   ask = signal(undefined);
   const make = (): PonderWorker => {
@@ -110,6 +112,17 @@ describe('pondering', () => {
     ask.set({ state: state(120) });
     settle();
     expect([found(), workers.length]).toEqual([{ kind: 'waiting' }, 3]);
+  });
+
+  it('asks its worker for rest while the page moves, in the midst of work', async () => {
+    ask.set({ state: state(90) });
+    settle();
+    const rest = new Int32Array(worker().asked[0]?.rest as SharedArrayBuffer);
+    const heard = [rest[0]];
+    dispatchEvent(new Event('scroll'));
+    heard.push(rest[0]);
+    await vi.waitFor(() => expect(rest[0]).toBe(0));
+    expect(heard).toEqual([0, 1]);
   });
 
   it('says what went wrong', () => {

@@ -11,6 +11,7 @@ import {
 import { told, type Message } from '../../../../core';
 import type { Part, QuestionKind, Questions } from './ponder-messages';
 import { Stillness } from '../shell/stillness';
+import { askForRest, newRest } from './rest';
 import { WorkerPool, type PonderWorker } from './worker-pool';
 
 /** With the one that judges, no more than two workers on a phone, three where there are cores to spare. */
@@ -41,16 +42,23 @@ export interface Pondering<T> {
 
 /**
  * Asks a question of a worker of the pool, whenever what is asked changes. The latest question wins: an older one that is
- * still being answered is ended with its worker, since a busy one hears nothing.
+ * still being answered is ended with its worker, since a busy one hears nothing;
+ * but it rests while the page moves, where it may share memory with the page.
  */
 @Injectable()
 export class Ponder {
   private readonly still = inject(Stillness);
+  private readonly rest = newRest();
   private readonly pool = new WorkerPool(
     inject(PONDER_WORKER),
     (globalThis.navigator?.hardwareConcurrency ?? 1) > MANY_CORES ? 2 : 1,
     (run) => this.still.whenStill(run),
   );
+
+  constructor() {
+    const { rest } = this;
+    if (rest) this.still.watch((moving) => askForRest(rest, moving));
+  }
 
   /** Must be called where effects may be made. `ask` undefined asks nothing. */
   about<K extends QuestionKind>(
@@ -68,7 +76,7 @@ export class Ponder {
         return;
       }
       now.set({ kind: 'waiting' });
-      const request = { id: 1, kind, ask: JSON.parse(asked) as Questions[K]['ask'] };
+      const request = { id: 1, kind, ask: JSON.parse(asked) as Questions[K]['ask'], rest: this.rest };
       const takeBack = this.pool.ask(request, {
         part: (part) => now.set({ kind: 'waiting', part }),
         // What is asked may have changed a moment ago: an answer to what was asked before is nobody's.

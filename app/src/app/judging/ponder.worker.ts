@@ -1,6 +1,7 @@
 /// <reference lib="webworker" />
 import { formsFor, judge, LOOK_ON_LIMIT, weigh, whatWouldKeep, type Progress } from '../../../../core';
 import type { PonderReply, PonderRequest, PonderResult, QuestionKind, Questions } from './ponder-messages';
+import { restIfAsked } from './rest';
 
 /** How often it is told how far a question is, ms: what is answered sooner shows no progress at all. */
 const WORD_MS = 250;
@@ -18,11 +19,12 @@ const ANSWERS: {
 };
 
 addEventListener('message', ({ data }: MessageEvent<PonderRequest>) => {
-  const { id, kind, ask } = data;
+  const { id, kind, ask, rest } = data;
   const say = (reply: PonderReply): void => postMessage(reply);
   const reply = (result: PonderResult): void => say({ id, result });
   let told = performance.now();
   const onProgress: Progress = (done, of) => {
+    if (rest) restIfAsked(rest);
     const now = performance.now();
     if (now - told < WORD_MS) return;
     told = now;

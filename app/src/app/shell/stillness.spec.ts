@@ -34,6 +34,21 @@ it('waits while somebody scrolls, however long, then does everything in the orde
   expect(done).toEqual(['a', 'b', 'c']);
 });
 
+it('tells once when the page begins to move, a slider pushed too, and once when it is still', () => {
+  const told: boolean[] = [];
+  still.watch((moving) => told.push(moving));
+  const slider = document.body.appendChild(Object.assign(document.createElement('input'), { type: 'range' }));
+  slider.dispatchEvent(new Event('input', { bubbles: true }));
+  scrolled();
+  expect(told).toEqual([true]);
+  vi.advanceTimersByTime(200);
+  expect(told).toEqual([true, false]);
+  slider.type = 'text';
+  slider.dispatchEvent(new Event('input', { bubbles: true }));
+  slider.remove();
+  expect(told).toHaveLength(2);
+});
+
 it('counts a drag as moving, but not a pointer that only passes over', () => {
   const moved = (buttons: number): void =>
     void dispatchEvent(Object.assign(new Event('pointermove'), { buttons }));
