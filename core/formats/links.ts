@@ -39,6 +39,16 @@ function eventTroubles({ yard, events, drafts }: YardFile): Trouble[] {
   const seen = new Set<string>();
   const troubles: Trouble[] = [];
   events.forEach((event, i) => {
+    if (event.kind !== 'site-added') return;
+    if (sites.has(event.site.id)) {
+      troubles.push({
+        path: `events[${i}].site.id`,
+        message: told('link.has-already', { id: event.site.id }),
+      });
+    }
+    sites.add(event.site.id);
+  });
+  events.forEach((event, i) => {
     if (event.kind !== 'tree-added') return;
     if (trees.has(event.tree.id)) {
       const message = told('link.has-already', { id: event.tree.id });

@@ -1,4 +1,5 @@
 import { inWritingOrder } from '../history/clock';
+import { readBook } from '../history/tree-at';
 import type { Book } from '../history/events';
 
 /** What keeping an imported yard would do. */
@@ -9,8 +10,11 @@ export type ImportEffect =
 
 /** Says whether an import adds a yard or merges into one already kept. Merging is by event id. */
 export function importEffect(imported: Book, kept: Book | undefined): ImportEffect {
-  const trees = imported.yard.sites.reduce((sum, site) => sum + site.trees.length, 0);
-  if (!kept) return { kind: 'adds', yardName: imported.yard.name, trees, events: imported.events.length };
+  const theirs = readBook(imported);
+  if (!kept) {
+    const { name: yardName, trees } = theirs;
+    return { kind: 'adds', yardName, trees: trees.length, events: imported.events.length };
+  }
   const known = new Map(kept.events.map((event) => [event.id, event]));
   const clashing = imported.events.filter((event) => {
     const mine = known.get(event.id);
@@ -18,13 +22,14 @@ export function importEffect(imported: Book, kept: Book | undefined): ImportEffe
   });
   if (clashing.length > 0) return { kind: 'clashes', eventIds: clashing.map(({ id }) => id) };
   const fresh = imported.events.filter(({ id }) => !known.has(id));
-  const keptTrees = new Set(kept.yard.sites.flatMap((site) => site.trees.map(({ id }) => id)));
+  const mine = readBook(kept);
+  const keptTrees = new Set([...mine.trees, ...mine.gone].map(({ record }) => record.id));
   return {
     kind: 'merges',
-    yardName: kept.yard.name,
+    yardName: mine.name,
     newEvents: fresh.length,
     sameEvents: imported.events.length - fresh.length,
-    newTrees: imported.yard.sites.flatMap((site) => site.trees).filter(({ id }) => !keptTrees.has(id)).length,
+    newTrees: theirs.trees.filter(({ record }) => !keptTrees.has(record.id)).length,
   };
 }
 

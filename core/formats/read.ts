@@ -24,7 +24,9 @@ const VERSIONS: Readonly<Record<number, { event: Checked; events?: (old: never) 
     event: eventSchema2 as unknown as Checked,
     events: ({ events }: Old<Event2>) => eventsFrom2(events),
   },
+  // What is new since is only added: what version 3 has reads as it did.
   3: { event: eventSchema as unknown as Checked },
+  4: { event: eventSchema as unknown as Checked },
 };
 
 type Old<E> = Omit<YardFile, 'version' | 'events'> & { events: readonly E[] };
@@ -96,11 +98,9 @@ function check(found: unknown): YardFile | Trouble[] {
   const { event, events } = VERSIONS[file.version] as (typeof VERSIONS)[number];
   const shapes = shapeTroubles(file, file.version, event);
   if (shapes.length > 0) return shapes;
-  const broughtUp = events ? { ...file, version: FILE_VERSION, events: events(file as never) } : file;
+  const broughtUp = { ...file, version: FILE_VERSION, ...(events && { events: events(file as never) }) };
   // What was brought up is held to today's shape too: nothing is kept that could not be read again.
-  const later = events
-    ? shapeTroubles(broughtUp as typeof file, FILE_VERSION, eventSchema as unknown as Checked)
-    : [];
+  const later = events ? shapeTroubles(broughtUp, FILE_VERSION, eventSchema as unknown as Checked) : [];
   if (later.length > 0) return later;
   const good = broughtUp as unknown as YardFile;
   const troubles = linkTroubles(good);

@@ -5,6 +5,8 @@ import type { TreeDraft, YardDraft } from './tree-draft';
 
 /** All that is known of a kind of event: one file for each. */
 export interface EventWays<B> {
+  /** Whether what it says holds for the days before it too: a mistake set right, not something that happened. */
+  isTimeless?: true;
   /** What it carries besides its envelope; its type is read from it. */
   schema: AnyObjectSchema;
   /** What it does to the tree it is about. */

@@ -14,11 +14,16 @@ import { overruled } from './events/overruled';
 import { rulesSet } from './events/rules-set';
 import { schoolChosen } from './events/school-chosen';
 import { schoolEdited } from './events/school-edited';
+import { siteAdded } from './events/site-added';
 import { siteChanged } from './events/site-changed';
+import { siteTakenOut } from './events/site-taken-out';
 import { stemEnteredWrong } from './events/stem-entered-wrong';
 import { treeAdded } from './events/tree-added';
 import { treeDescribed } from './events/tree-described';
+import { treeMoved } from './events/tree-moved';
+import { treeTakenOut } from './events/tree-taken-out';
 import { visit } from './events/visit';
+import { yardNamed } from './events/yard-named';
 import type { TreeRecord } from './tree-record';
 
 /** Every kind of event that stands for itself: its file, and one line here. */
@@ -36,7 +41,12 @@ export const EVENTS = {
   'buds-read': budsRead,
   'leader-failed': leaderFailed,
   'tree-described': treeDescribed,
+  'tree-moved': treeMoved,
+  'tree-taken-out': treeTakenOut,
+  'site-added': siteAdded,
   'site-changed': siteChanged,
+  'site-taken-out': siteTakenOut,
+  'yard-named': yardNamed,
   lost,
   note,
 };

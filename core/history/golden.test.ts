@@ -39,20 +39,43 @@ describe('the golden book', () => {
     expect(acts.map(({ reason }) => tell(reason)).join(' ')).toMatch(/\w/);
   });
 
+  it('of the third version comes up to the same trees', () => {
+    expect(treesOf(readGolden('book-3'))).toEqual(JSON.parse(golden('trees-3')));
+  });
+
   it('of today folds to the same trees for ever, written out and read again too', () => {
-    const file = readGolden('book-3');
-    expect(treesOf(file)).toEqual(JSON.parse(golden('trees-3')));
+    const file = readGolden('book-4');
+    expect(treesOf(file)).toEqual(JSON.parse(golden('trees-4')));
     const again = readYardFile(writeYardFile(file));
-    expect(again.kind === 'good' && treesOf(again.file)).toEqual(JSON.parse(golden('trees-3')));
+    expect(again.kind === 'good' && treesOf(again.file)).toEqual(JSON.parse(golden('trees-4')));
   });
 
   it('of today holds every kind of event, of two devices, undone and redone', () => {
-    const { events } = readGolden('book-3');
+    const { events } = readGolden('book-4');
     const kinds = new Set(events.map(({ kind }) => kind));
     expect([...kinds].sort()).toEqual([...EVENT_KINDS, 'amend', 'withdraw'].sort());
     expect(new Set(events.map(({ device }) => device)).size).toBe(2);
     const withdrawals = new Set(events.flatMap(({ kind, id }) => (kind === 'withdraw' ? [id] : [])));
     expect(events.some((event) => event.kind === 'withdraw' && withdrawals.has(event.target))).toBe(true);
+  });
+
+  it('holds what was set right of tree and site for the days before, and what happened from its own day on', () => {
+    const file = readGolden('book-4');
+    const [now, before] = [readBook(file), readBook(file, '2026-01-31')];
+    expect(now.gone.map(({ record, why, words }) => [record.id, why, words])).toEqual([
+      ['spare', 'given-away', 'to the school'],
+    ]);
+    expect([now.name, before.name]).toEqual(['Golden book, kept on', 'Golden book, kept on']);
+    expect(now.sites.map(({ id }) => id)).toEqual(['north', 'south', 'lane']);
+    expect(treeState(now, 'pear')).toMatchObject({
+      record: { name: 'pear at the lane', variety: 'Sallowmere', place: { eastCm: 300 } },
+      site: { name: 'Lane foot', wetWinters: true },
+    });
+    expect(treeState(now, 'pear')?.record.roomCm).toBeUndefined();
+    expect(treeState(before, 'pear')).toMatchObject({
+      record: { name: 'pear at the lane', place: { eastCm: 0 } },
+      site: { name: 'north' },
+    });
   });
 
   it('shows what was redone after the phone’s clock fell back, and the day an amendment names', () => {

@@ -7,7 +7,14 @@ import type { StemId } from '../tree/stem-readings';
 import type { BudReadings } from '../buds/whip-buds';
 import { waysOf, type Book, type PlainEvent } from './events';
 import { eventsInForce } from './in-force';
-import { newTreeDraft, treeFrom, type Ruling, type TreeDraft, type YardDraft } from './tree-draft';
+import {
+  newTreeDraft,
+  treeFrom,
+  type GoneTree,
+  type Ruling,
+  type TreeDraft,
+  type YardDraft,
+} from './tree-draft';
 import type { TreeRecord } from './tree-record';
 
 /** A tree as its book has it on a date, with what the grower has decided about it. */
@@ -36,8 +43,12 @@ export interface TreeState {
 
 /** A book with its withdrawals and amendments worked in, for asking about many trees. */
 export interface ReadBook {
+  /** What the yard is called. */
+  name: string;
   sites: readonly Site[];
   trees: readonly { record: TreeRecord; siteId: string }[];
+  /** Trees that are no longer in the yard. */
+  gone: readonly GoneTree[];
   eventsOf: ReadonlyMap<string, readonly PlainEvent[]>;
   /** Answers this yard has changed in the schools. */
   schoolEdits: SchoolEdits;
@@ -45,21 +56,23 @@ export interface ReadBook {
 
 /** Works a book's withdrawals and amendments in, up to and including a date. */
 export function readBook(book: Book, onDate = '9999-12-31'): ReadBook {
-  const yard: YardDraft = { sites: new Map(), trees: [], schoolEdits: {} };
+  const yard: YardDraft = { name: book.yard.name, sites: new Map(), trees: [], gone: [], schoolEdits: {} };
   for (const site of book.yard.sites) {
     yard.sites.set(site.id, bareSite(site));
     for (const record of site.trees) yard.trees.push({ record, siteId: site.id });
   }
   const eventsOf = new Map<string, PlainEvent[]>();
   for (const event of eventsInForce(book.events)) {
-    if (event.happenedOn > onDate) continue;
-    waysOf(event.kind).reduceYard?.(yard, event);
+    const ways = waysOf(event.kind);
+    if (event.happenedOn > onDate && !ways.isTimeless) continue;
+    ways.reduceYard?.(yard, event);
     if (!('treeId' in event)) continue;
     const list = eventsOf.get(event.treeId);
     if (list) list.push(event);
     else eventsOf.set(event.treeId, [event]);
   }
-  return { sites: [...yard.sites.values()], trees: yard.trees, eventsOf, schoolEdits: yard.schoolEdits };
+  const { name, trees, gone, schoolEdits } = yard;
+  return { name, sites: [...yard.sites.values()], trees, gone, eventsOf, schoolEdits };
 }
 
 const bareSites = new WeakMap<object, Site>();

@@ -29,10 +29,27 @@ export interface TreeDraft {
   cuts: Map<StemId, number>;
 }
 
+/** Why a tree is no longer in the yard. */
+export const TAKEN_OUT_WHY = ['died', 'grubbed', 'given-away', 'mistaken', 'other'] as const;
+export type TakenOutWhy = (typeof TAKEN_OUT_WHY)[number];
+
+/** A tree that is no longer in the yard: since when, why, and the entry that says so. */
+export interface GoneTree {
+  record: TreeRecord;
+  siteId: string;
+  eventId: string;
+  /** ISO date. */
+  on: string;
+  why: TakenOutWhy;
+  words: string;
+}
+
 /** A yard while its events are read, in order. */
 export interface YardDraft {
+  name: string;
   sites: Map<string, Site>;
   trees: { record: TreeRecord; siteId: string }[];
+  gone: GoneTree[];
   schoolEdits: SchoolEdits;
 }
 

@@ -1,22 +1,16 @@
-import { boolean } from 'yup';
-import { between, day, id, maybe, oneOf, shape, text, type Typed } from '../fields/fields';
+import { boolean, object, type ISchema } from 'yup';
+import { between, day, id, maybe, oneOf, shape, text, unknownFields, type Typed } from '../fields/fields';
 import { FORM_IDS } from '../kinds/form-ids';
 import { KINDS } from '../kinds/kinds';
 import { clearanceList } from '../sites/site';
 import { CAME_AS } from '../tree/came-as';
 
-/** What may be learned of a tree's stock, roots and room after it was planted. */
-export const described = {
-  /** How strongly its rootstock drives it, where that is known. */
-  stockVigour: oneOf(['weak', 'middling', 'strong']).optional(),
-  /** How it came, where that is known: lifted bare-rooted it lost roots, grown in a pot it lost none. */
-  cameAs: oneOf(CAME_AS).optional(),
-  /** Room across that it may fill, cm. */
-  roomCm: between(20, 2000).optional(),
-};
+/** Where a tree stands on its site, cm east and north of the site's corner. */
+export const placeSchema = shape({ eastCm: between(-1e6, 1e6), northCm: between(-1e6, 1e6) });
+export type Place = Typed<typeof placeSchema>;
 
-export const treeRecord = shape({
-  id: id(),
+/** What a tree is, as it was planted and as it may be set right later. */
+const facts = {
   name: text(120),
   kind: oneOf(KINDS.map((kind) => kind.id)),
   variety: text(120),
@@ -26,14 +20,36 @@ export const treeRecord = shape({
   ownRooted: boolean().strict().required(),
   /** ISO date. */
   planted: day(),
-  /** Where it stands in the yard, cm east and north of the site's corner. */
-  place: shape({ eastCm: between(-1e6, 1e6), northCm: between(-1e6, 1e6) }),
+  /** How strongly its rootstock drives it, where that is known. */
+  stockVigour: oneOf(['weak', 'middling', 'strong']).optional(),
+  /** How it came, where that is known: lifted bare-rooted it lost roots, grown in a pot it lost none. */
+  cameAs: oneOf(CAME_AS).optional(),
+  /** Room across that it may fill, cm. */
+  roomCm: between(20, 2000).optional(),
+};
+
+/** What lies beside this tree and asks for clearance, besides its site's own. */
+const besides = { clearance: maybe(clearanceList()) };
+
+export const treeRecord = shape({
+  id: id(),
+  ...facts,
+  ...besides,
+  place: placeSchema,
   form: oneOf(FORM_IDS),
-  ...described,
-  /** What lies beside this tree and asks for clearance, besides its site's own. */
-  clearance: maybe(clearanceList()),
 });
 
 /** What a tree is, apart from anything that changes. */
 export type TreeRecord = Typed<typeof treeRecord>;
-export type TreeDescription = Partial<Pick<TreeRecord, 'stockVigour' | 'cameAs' | 'roomCm'>>;
+
+/** Facts of a tree that need not be said. */
+export const MAY_LACK = ['rootstock', 'stockVigour', 'cameAs', 'roomCm', 'clearance'] as const;
+
+/** Some facts of a tree. */
+export type TreeDescription = Partial<Omit<TreeRecord, 'id' | 'place' | 'form'>>;
+export const described = object(facts)
+  .partial()
+  .shape(besides)
+  .strict()
+  .required()
+  .noUnknown(unknownFields) as unknown as ISchema<TreeDescription>;

@@ -9,6 +9,8 @@ export const clearanceSector = shape({
   heightCm: between(0, 500),
   /** What asks for it: a path, deer, a mower. */
   why: text(120),
+  /** Whether it eats what hangs low, or needs the room to pass; where it is not said, either may be so. */
+  what: oneOf(['browses', 'passes']).optional(),
 });
 export type ClearanceSector = Typed<typeof clearanceSector>;
 export const clearanceList = () => listOf(clearanceSector, 36);
@@ -20,6 +22,8 @@ export const siteFields = {
   latitudeDeg: between(-90, 90),
   /** Whether the bearings read here are from true or magnetic north. Bearings stay in the site's own north. */
   north: oneOf(['true', 'magnetic']),
+  /** How far the needle points east of true north there, deg; west is negative. */
+  declinationDeg: between(-180, 180).optional(),
   /** Highest point its grower picks from the ground, cm. */
   reachCm: between(50, 400),
   clearance: clearanceList(),
@@ -31,7 +35,25 @@ export const siteFields = {
   light: oneOf(['full', 'part']).optional(),
   /** Whether bark laid bare burns in summer. */
   hot: boolean().strict().optional(),
+  /** Whether winters are wet: then wounds of some kinds are a way in for disease while they rest. */
+  wetWinters: boolean().strict().optional(),
+  /** Whether frost comes after buds have opened. */
+  lateFrost: boolean().strict().optional(),
+  /** Room across that each of its trees may fill, cm, where a tree has none of its own. */
+  roomCm: between(20, 2000).optional(),
 };
+
+/** Facts of a site that need not be said. */
+export const MAY_LACK = [
+  'declinationDeg',
+  'wallBearingDeg',
+  'windFromDeg',
+  'light',
+  'hot',
+  'wetWinters',
+  'lateFrost',
+  'roomCm',
+] as const;
 
 /** A site as it stands in a file, without its trees. */
 export const siteSchema = shape({ id: id(), ...siteFields });

@@ -122,13 +122,14 @@ function ofRefusal(state: TreeState, { limits }: Scene, form: Form): Plea[] {
     : [{ weight: 25, reason: because('suits.overtaken', times, onFigure(limit.key), onTree('leaders')) }];
 }
 
-function ofRoom({ record }: TreeState, { kind }: Scene, form: Form): Plea[] {
+function ofRoom({ record, site }: TreeState, { kind }: Scene, form: Form): Plea[] {
   const vigour = record.stockVigour ?? kind.vigour.value;
   const spreadCm = form.spreadCm * STOCK_ROOM[vigour];
   const pleas: Plea[] = [];
-  if (record.roomCm !== undefined) {
-    const over = spreadCm / record.roomCm - 1;
-    const reason = because('suits.room', { spread: cm(spreadCm), room: cm(record.roomCm) }, onTree('room'));
+  const roomCm = record.roomCm ?? site.roomCm;
+  if (roomCm !== undefined) {
+    const over = spreadCm / roomCm - 1;
+    const reason = because('suits.room', { spread: cm(spreadCm), room: cm(roomCm) }, onTree('room'));
     pleas.push({ weight: over > TIGHT ? Math.min(80, over * 80) : -5, reason });
   }
   if (form.isBentToBear && record.stockVigour === 'strong') {

@@ -1,6 +1,7 @@
 import { object, type ISchema } from 'yup';
-import { id, oneOf, shape, unknownFields, type Typed } from '../../fields/fields';
-import { siteFields, type Site } from '../../sites/site';
+import { id, listOf, maybe, oneOf, shape, unknownFields, type Typed } from '../../fields/fields';
+import { MAY_LACK, siteFields, type Site } from '../../sites/site';
+import { changed } from '../change';
 import type { EventWays } from '../event';
 
 const schema = shape({
@@ -9,15 +10,18 @@ const schema = shape({
   change: object(siteFields).partial().strict().required().noUnknown(unknownFields) as unknown as ISchema<
     Partial<Omit<Site, 'id'>>
   >,
+  /** What is not said of it any more. */
+  without: maybe(listOf(oneOf(MAY_LACK), MAY_LACK.length)),
 });
 
-/** What changed of a site. */
+/** What changed of a site, or was mended: it holds for every day, those before too. */
 export type SiteChanged = Typed<typeof schema>;
 
 export const siteChanged: EventWays<SiteChanged> = {
   schema,
-  reduceYard({ sites }, { siteId, change }) {
+  isTimeless: true,
+  reduceYard({ sites }, { siteId, change, without }) {
     const site = sites.get(siteId);
-    if (site) sites.set(siteId, { ...site, ...change });
+    if (site) sites.set(siteId, changed(site, change, without));
   },
 };
