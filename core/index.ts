@@ -68,6 +68,8 @@ export * from './tree/stem-readings';
 export { RULINGS, TAKEN_OUT_WHY, type GoneTree, type Ruling, type TakenOutWhy } from './history/tree-draft';
 export type { CameAs } from './tree/came-as';
 export type { Place, TreeDescription, TreeRecord } from './history/tree-record';
+export { LONGEST_ROW } from './history/events/row-added';
+export { rowFrom, type RowSetting } from './history/row';
 export { doneOn } from './history/events/acts-done';
 export { eventTroubles } from './history/written';
 export { latestClock, nextClock } from './history/clock';

@@ -49,12 +49,17 @@ function eventTroubles({ yard, events, drafts }: YardFile): Trouble[] {
     sites.add(event.site.id);
   });
   events.forEach((event, i) => {
-    if (event.kind !== 'tree-added') return;
-    if (trees.has(event.tree.id)) {
-      const message = told('link.has-already', { id: event.tree.id });
-      troubles.push({ path: `events[${i}].tree.id`, message });
+    const added =
+      event.kind === 'tree-added'
+        ? [['tree', event.tree] as const]
+        : event.kind === 'row-added'
+          ? event.trees.map((tree, t) => [`trees[${t}]`, tree] as const)
+          : [];
+    for (const [at, { id }] of added) {
+      if (trees.has(id))
+        troubles.push({ path: `events[${i}].${at}.id`, message: told('link.has-already', { id }) });
+      trees.add(id);
     }
-    trees.add(event.tree.id);
   });
   const targets = new Map(events.flatMap((event) => ('target' in event ? [[event.id, event.target]] : [])));
   events.forEach((event, i) => {

@@ -12,6 +12,7 @@ import { lost } from './events/lost';
 import { note } from './events/note';
 import { overruled } from './events/overruled';
 import { rulesSet } from './events/rules-set';
+import { rowAdded } from './events/row-added';
 import { schoolChosen } from './events/school-chosen';
 import { schoolEdited } from './events/school-edited';
 import { siteAdded } from './events/site-added';
@@ -43,6 +44,7 @@ export const EVENTS = {
   'tree-described': treeDescribed,
   'tree-moved': treeMoved,
   'tree-taken-out': treeTakenOut,
+  'row-added': rowAdded,
   'site-added': siteAdded,
   'site-changed': siteChanged,
   'site-taken-out': siteTakenOut,
