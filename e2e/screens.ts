@@ -12,6 +12,11 @@ export const SCREENS = [
   ['cut', '/tree/harrier/cut/b', '.cut-clock'],
   ['cut at a collar', '/tree/harrier/cut/j', '.close-up'],
   ['work card', '/tree/harrier/card', '.card-acts li'],
+  ['yards', '/yards', '.yards li'],
+  ['begin', '/begin', '#yard-called'],
+  ['place', '/site/kestrel', '.site-plan'],
+  ['about a tree', '/tree/weir/facts', '#tree-name'],
+  ['a tree’s book', '/tree/weir/book', '.entries li'],
   ['round', '/cards', '.card-acts li'],
 ] as const;
 

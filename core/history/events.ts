@@ -88,6 +88,10 @@ export const eventSchema = kinds({
   withdraw: shape({ ...envelope, kind: oneOf(['withdraw']), target: id() }),
 }) as unknown as ISchema<BookEvent>;
 
+/** What an entry says, without who wrote it and when. */
+export const bodyOf = (event: PlainEvent): PlainBody =>
+  Object.fromEntries(Object.entries(event).filter(([name]) => !(name in envelope))) as unknown as PlainBody;
+
 /** The header of a yard: what it had when its book was opened. */
 export interface Yard {
   id: string;

@@ -71,7 +71,11 @@ export function readBook(book: Book, onDate = '9999-12-31'): ReadBook {
     if (list) list.push(event);
     else eventsOf.set(event.treeId, [event]);
   }
-  const { name, trees, gone, schoolEdits } = yard;
+  const { name, trees, schoolEdits } = yard;
+  const gone = yard.gone.map((tree) => ({
+    ...tree,
+    record: draftOf(tree.record, eventsOf.get(tree.record.id) ?? []).record,
+  }));
   return { name, sites: [...yard.sites.values()], trees, gone, eventsOf, schoolEdits };
 }
 

@@ -36,11 +36,36 @@ export const routes: Routes = [
         loadComponent: () => import('./cut/cut-page').then((m) => m.CutPage),
       },
       {
+        path: 'facts',
+        title: 'page.facts',
+        loadComponent: () => import('./facts/tree-facts-page').then((m) => m.TreeFactsPage),
+      },
+      {
+        path: 'book',
+        title: 'page.book',
+        loadComponent: () => import('./entries/tree-book-page').then((m) => m.TreeBookPage),
+      },
+      {
         path: 'card',
         title: 'page.card',
         loadComponent: () => import('./card/cards-page').then((m) => m.CardsPage),
       },
     ],
+  },
+  {
+    path: 'site/:siteId',
+    title: 'page.site',
+    loadComponent: () => import('./sites/site-page').then((m) => m.SitePage),
+  },
+  {
+    path: 'yards',
+    title: 'page.yards',
+    loadComponent: () => import('./yards/yards-page').then((m) => m.YardsPage),
+  },
+  {
+    path: 'begin',
+    title: 'page.begin',
+    loadComponent: () => import('./yards/begin-page').then((m) => m.BeginPage),
   },
   {
     path: 'cards',

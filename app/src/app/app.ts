@@ -5,10 +5,11 @@ import type { Units } from '../../../core';
 import { BookStore } from './book/book-store';
 import { Notices } from './shell/notices';
 import { Say } from './words/told';
+import { YardMenu } from './yards/yard-menu';
 
 @Component({
   selector: 'eb-root',
-  imports: [NgbTooltip, Notices, RouterLink, RouterOutlet, Say],
+  imports: [NgbTooltip, Notices, RouterLink, RouterOutlet, Say, YardMenu],
   templateUrl: './app.html',
   styleUrl: './app.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

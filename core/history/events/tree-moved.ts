@@ -1,3 +1,4 @@
+import { told } from '../../words/message';
 import { id, oneOf, shape, type Typed } from '../../fields/fields';
 import { placeSchema } from '../tree-record';
 import type { EventWays } from '../event';
@@ -15,4 +16,5 @@ export const treeMoved: EventWays<TreeMoved> = {
     const tree = trees[at];
     if (tree) trees[at] = { ...tree, siteId };
   },
+  told: () => told('book.moved'),
 };

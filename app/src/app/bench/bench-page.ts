@@ -20,6 +20,7 @@ import {
   overCap,
   type FormId,
 } from '../../../../core';
+import { NoSuchTree } from '../tree/no-such-tree';
 import { TreeStore } from '../tree/tree-store';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
@@ -64,6 +65,7 @@ const PATIENCE_MS = 500;
     WhipView,
     WhipAbove,
     WhipWords,
+    NoSuchTree,
   ],
   providers: [BenchStore, FollowFigure, WhipBuds],
   templateUrl: './bench-page.html',

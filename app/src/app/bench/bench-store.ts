@@ -4,6 +4,7 @@ import {
   layOut,
   doneOn,
   draftOf,
+  readBook,
   readDraft,
   RULE_SET,
   sceneOf,
@@ -36,6 +37,10 @@ interface BenchState {
   standingDeg: number;
   inHand: StemId | undefined;
   moment: Moment;
+  /** A day on which the tree is looked at as it stood then; none is today. */
+  seenOn: string | undefined;
+  /** The day that what is read or done now is written down for; none is today. */
+  day: string | undefined;
   /** A set of limbs tried on, to see the tree with it; none is the one chosen. */
   tried: ChosenSet | undefined;
   /** The cell of the readings that is being filled, which pointing on the drawings may fill. */
@@ -49,6 +54,8 @@ const INITIAL: BenchState = {
   standingDeg: 180,
   inHand: undefined,
   moment: 'stands',
+  seenOn: undefined,
+  day: undefined,
   tried: undefined,
   filling: undefined,
 };
@@ -86,7 +93,19 @@ export const BenchStore = signalStore(
         then: [{ ...asIf, ...visit }],
       });
     });
+    /** The tree as it stood on the day it is looked at, where that is not today. */
+    const past = computed<TreeState | undefined>(() => {
+      const today = store.seenOn();
+      if (today === undefined) return undefined;
+      return treeState(readBook({ yard: book.yard(), events: book.events() }, today), treeId(), { today });
+    });
     const picture = computed<TreePicture | undefined>(() => {
+      const then = past();
+      if (then) {
+        const room = extentOf(layOut((state() ?? then).tree));
+        const season = woodSeason(then.site, then.today);
+        return { laid: layOut(then.tree), room, season, verdicts: {}, acts: [] };
+      }
       const shown = store._held() ?? drafted();
       if (!shown) return undefined;
       const season = woodSeason(shown.site, shown.today);
@@ -113,11 +132,27 @@ export const BenchStore = signalStore(
         (_, i) => limits('wire.firstCm').value + i * limits('wire.gapCm').value,
       );
     });
-    return { treeId, state, rows, draft, troubles, drafted, judgement, judged, priced, whip, picture, wires };
+    /** The day that entries are written down for. */
+    const on = computed(() => store.day() ?? book.today());
+    return {
+      treeId,
+      state,
+      rows,
+      draft,
+      troubles,
+      drafted,
+      judgement,
+      judged,
+      priced,
+      whip,
+      picture,
+      wires,
+      on,
+    };
   }),
   withMethods((store, book = inject(BookStore)) => {
     let pause: ReturnType<typeof setTimeout> | undefined;
-    const write = (body: EventBody): Promise<boolean> => book.record(body);
+    const write = (body: EventBody, on?: string): Promise<boolean> => book.record(body, on);
     return {
       /** Begins anew: where one stands, nothing in hand. */
       lay(): void {
@@ -132,7 +167,15 @@ export const BenchStore = signalStore(
         patchState(store, { inHand });
       },
       show(moment: Moment): void {
-        patchState(store, { moment, tried: undefined });
+        patchState(store, { moment, tried: undefined, seenOn: undefined });
+      },
+      /** Shows the tree as it stood on a day that is on record. */
+      lookBack(seenOn: string): void {
+        patchState(store, { seenOn, moment: 'stands', tried: undefined });
+      },
+      /** What is read or done now was read or done on that day. */
+      setDay(day: string): void {
+        patchState(store, { day: day === book.today() ? undefined : day });
       },
       /** Shows the tree with another set of limbs; undefined goes back to the one chosen. */
       tryOn(tried: ChosenSet | undefined): void {
@@ -190,11 +233,11 @@ export const BenchStore = signalStore(
           await book.dropDraft(treeId);
           return true;
         }
-        return book.record({ kind: 'visit', treeId, stems: draft.stems }, book.today(), spent);
+        return book.record({ kind: 'visit', treeId, stems: draft.stems }, store.on(), spent);
       },
-      /** Writes down something seen of a stem, as a visit of today. */
+      /** Writes down something seen of a stem, as a visit of the day that is set. */
       observe: (stemId: StemId, seen: StemReadings): Promise<boolean> =>
-        write({ kind: 'visit', treeId: store.treeId(), stems: { [stemId]: seen } }),
+        write({ kind: 'visit', treeId: store.treeId(), stems: { [stemId]: seen } }, store.on()),
       overrule: (stemId: StemId, ruling: Ruling): Promise<boolean> =>
         write({ kind: 'overruled', treeId: store.treeId(), stemId, ruling }),
       chooseForm: (form: FormId): Promise<boolean> =>
@@ -204,15 +247,17 @@ export const BenchStore = signalStore(
         const isRecorded = store.state()?.tree.stems.some(({ id }) => id === stemId) ?? false;
         if (isRecorded) await write({ kind: 'stem-entered-wrong', treeId: store.treeId(), stemId });
       },
-      /** Writes the planned acts down as done today, with the reasons of today. */
+      /** Writes the planned acts down as done on the day that is set, with the reasons of today. */
       async workDone(): Promise<void> {
         const acts = store.judged()?.plan.acts ?? [];
         const done = acts.filter(({ kind }) => kind !== 'make-limb');
         const treeId = store.treeId();
         const record = book.read().trees.find(({ record: { id } }) => id === treeId)?.record;
         if (!record) return;
-        const draft = draftOf(record, book.read().eventsOf.get(treeId) ?? []);
-        if (await write(doneOn(treeId, draft, done))) {
+        const before = (book.read().eventsOf.get(treeId) ?? []).filter(
+          ({ happenedOn }) => happenedOn <= store.on(),
+        );
+        if (await write(doneOn(treeId, draftOf(record, before), done), store.on())) {
           patchState(store, { moment: 'stands' });
         }
       },

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { told, waysOf } from '../../../../core';
+import { NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
+import { day, told, waysOf } from '../../../../core';
+import { DayField } from '../fields/day-field';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { BookStore } from '../book/book-store';
@@ -16,18 +18,26 @@ const SHOWN = 6;
       <ol class="past" [attr.aria-label]="'season-strip.what-is-on-record' | say">
         @for (entry of past(); track $index) {
           <li [attr.data-kind]="entry.kind">
-            <span class="when">{{ words.month(entry.when) }}</span> {{ entry.words | told }}
+            <button
+              type="button"
+              [attr.aria-pressed]="bench.seenOn() === entry.when"
+              [ngbTooltip]="'season-strip.see-on' | say: { day: entry.day }"
+              container="body"
+              (click)="bench.lookBack(entry.when)"
+            >
+              <span class="when">{{ words.month(entry.when) }}</span> {{ entry.words | told }}
+            </button>
           </li>
         }
       </ol>
       <div class="moments" role="radiogroup" [attr.aria-label]="'season-strip.what-is-drawn' | say">
         @for (moment of moments; track moment.id) {
-          <label [class.chosen]="bench.moment() === moment.id">
+          <label [class.chosen]="isChosen(moment.id)">
             <input
               type="radio"
               name="moment"
               [value]="moment.id"
-              [checked]="bench.moment() === moment.id"
+              [checked]="isChosen(moment.id)"
               [disabled]="moment.id === 'after' && !bench.judged()"
               (change)="bench.show(moment.id)"
             />
@@ -36,13 +46,14 @@ const SHOWN = 6;
         }
       </div>
       @if (bench.moment() === 'after' && bench.judged()) {
+        <eb-day-field label="day.done-on" [day]="bench.on()" (given)="bench.setDay($event)" />
         <button type="button" class="btn btn-act" (click)="bench.workDone()">
           {{ 'season-strip.write-it-down-as' | say }}
         </button>
       }
     </div>
   `,
-  imports: [Say, Told],
+  imports: [DayField, NgbTooltip, Say, Told],
   styleUrl: './season-strip.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -55,15 +66,22 @@ export class SeasonStrip {
     { id: 'after', code: 'moment.after' },
   ] as const satisfies readonly { id: Moment; code: string }[];
 
+  isChosen(moment: Moment): boolean {
+    return this.bench.seenOn() === undefined && this.bench.moment() === moment;
+  }
+
   readonly past = computed(() => {
     const record = this.bench.state()?.record;
     if (!record) return [];
     const events = this.book.read().eventsOf.get(record.id) ?? [];
     const entries = events.flatMap((event) => {
       const words = waysOf(event.kind).told?.(event);
-      return words ? [{ when: event.happenedOn, kind: event.kind, words }] : [];
+      return words ? [{ when: event.happenedOn, kind: event.kind, words, day: day(event.happenedOn) }] : [];
     });
-    const planted = { when: record.planted, kind: 'planted', words: told('book.planted') };
+    const planted = {
+      ...{ when: record.planted, kind: 'planted', words: told('book.planted') },
+      day: day(record.planted),
+    };
     return [planted, ...entries].slice(-SHOWN);
   });
 }

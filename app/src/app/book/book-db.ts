@@ -36,7 +36,7 @@ interface BookSchema extends DBSchema {
 export type BookDb = IDBPDatabase<BookSchema>;
 
 const NAME = 'eager-bough';
-const VERSION = 3;
+const VERSION = 4;
 const STRICT = { durability: 'strict' } as const;
 
 /** What is told of the store itself, besides what is in it. */
@@ -61,7 +61,7 @@ export async function openBookDb(name = NAME, news = NO_NEWS): Promise<BookDb> {
           const drafts = db.createObjectStore('drafts', { keyPath: ['yardId', 'treeId', 'row', 'field'] });
           drafts.createIndex('yard', 'yardId');
           db.createObjectStore('settings');
-        } else {
+        } else if (from < 3) {
           await bringUp(from, tx.objectStore('yards'), tx.objectStore('events'));
         }
       },
@@ -234,6 +234,21 @@ export async function replaceYard(
   void tx.objectStore('yards').put(book.yard);
   for (const event of book.events) void events.put({ yardId, event });
   for (const cell of cellsOf(yardId, drafts)) void cells.put(cell);
+  await tx.done;
+}
+
+/** Takes a yard out of the store, with its entries, its half-typed readings and all that is kept under its name. */
+export async function dropYard(db: BookDb, yardId: string): Promise<void> {
+  const tx = db.transaction(['yards', 'events', 'drafts', 'settings'], 'readwrite', STRICT);
+  const [events, cells, settings] = await Promise.all([
+    tx.objectStore('events').index('yard').getAllKeys(yardId),
+    tx.objectStore('drafts').index('yard').getAllKeys(yardId),
+    tx.objectStore('settings').getAllKeys(),
+  ]);
+  for (const key of events) void tx.objectStore('events').delete(key);
+  for (const key of cells) void tx.objectStore('drafts').delete(key);
+  for (const key of settings) if (key.endsWith(` of ${yardId}`)) void tx.objectStore('settings').delete(key);
+  void tx.objectStore('yards').delete(yardId);
   await tx.done;
 }
 

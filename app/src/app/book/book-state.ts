@@ -4,10 +4,18 @@ import type { DraftCell } from './book-db';
 /** The yard as it was before the last import, and the events that the import brought. */
 export type Before = Pick<YardFile, 'yard' | 'events' | 'drafts'> & { brought: ReadonlySet<string> };
 
+/** Where a yard stands: among those that are open to one, put away, or thrown away and still there. */
+export type Stands = 'open' | 'away' | 'thrown';
+
+/** A yard as it stands among the others. */
+export interface ShelvedYard extends Pick<Yard, 'id' | 'name'> {
+  stands: Stands;
+}
+
 export interface BookState {
   kind: 'opening' | 'open' | 'failed';
   failure: string;
-  yards: readonly Pick<Yard, 'id' | 'name'>[];
+  yards: readonly ShelvedYard[];
   yard: Yard;
   events: readonly BookEvent[];
   cells: readonly DraftCell[];

@@ -8,6 +8,7 @@ import { withEvents } from './with-events';
 import { withImport } from './with-import';
 import { withSettings } from './with-settings';
 import { withShelf } from './with-shelf';
+import { withYards } from './with-yards';
 
 /**
  * The book that is open: its events, half-typed readings, and everything derived from them. It is not one for the whole
@@ -19,6 +20,7 @@ export const BookStore = signalStore(
   withEvents(),
   withDrafts(),
   withImport(),
+  withYards(),
   withMethods((store, world = inject(BOOK_WORLD)) => ({
     /** Opens the store, with the demo yard in it on a first visit. */
     async open(): Promise<void> {

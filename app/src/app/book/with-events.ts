@@ -4,6 +4,9 @@ import { readBook, TreeMemo, undoState, type EventBody, type TreeState } from '.
 import { appendEvent, type BookDb, type DraftCell, type Hand } from './book-db';
 import type { BookState } from './book-state';
 
+/** Entries after which the yard may be called otherwise. */
+const NAMING: ReadonlySet<string> = new Set(['yard-named', 'amend', 'withdraw']);
+
 /** What the book says: its trees as they stand, and writing one more entry, taking one back, or putting it back. */
 export function withEvents() {
   return signalStoreFeature(
@@ -14,6 +17,7 @@ export function withEvents() {
         _keep<T>(what: string, run: (db: BookDb) => Promise<T>, then?: (done: T) => void): Promise<boolean>;
         _hand(): Hand;
         _nextName(what: string): string;
+        _noteName(): Promise<void>;
       }>(),
     },
     withComputed((store) => {
@@ -37,12 +41,14 @@ export function withEvents() {
         return store._keep(
           store._nextName('entry'),
           (db) => appendEvent(db, yardId, body, happenedOn, store._hand(), spent),
-          (event) =>
+          (event) => {
             patchState(store, ({ events, cells }) => ({
               events: [...events, event],
               cells: cells.filter((cell) => !gone.has(cell)),
               before: undefined,
-            })),
+            }));
+            if (NAMING.has(event.kind)) void store._noteName();
+          },
         );
       }
       return {

@@ -25,11 +25,12 @@ export function withSettings() {
       }
       return {
         _setting,
-        /** The yard that was open last, or the first there is where that one is gone. */
+        /** The yard that was open last, or the first that stands open; empty where none does. */
         async _lastOpen(): Promise<string> {
-          const first = store.yards()[0]?.id ?? '';
+          const open = store.yards().filter(({ stands }) => stands === 'open');
+          const first = open[0]?.id ?? '';
           const last = await _setting('yard', () => first);
-          return store.yards().some(({ id }) => id === last) ? last : first;
+          return open.some(({ id }) => id === last) ? last : first;
         },
         async setUnits(units: Units): Promise<void> {
           patchState(store, { units });

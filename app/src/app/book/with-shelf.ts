@@ -1,11 +1,12 @@
 import { inject } from '@angular/core';
 import { patchState, signalStoreFeature, withMethods, withState } from '@ngrx/signals';
 import { formatISO } from 'date-fns';
-import { RULE_SET, told, type YardFile } from '../../../../core';
+import { readBook, RULE_SET, told, type YardFile } from '../../../../core';
 import { readYard, type BookDb, type Hand, type replaceYard } from './book-db';
-import { CLOSED_BOOK } from './book-state';
+import { CLOSED_BOOK, type Stands } from './book-state';
 import { BOOK_WORLD } from './book-world';
 import { withKeeping } from './keeping';
+import { nameKey, shelfKey } from './shelf-keys';
 
 /** The store's own ways to what is kept: opening it, writing to it, and showing a yard as it is kept there. */
 export function withShelf() {
@@ -48,8 +49,9 @@ export function withShelf() {
           const before = begun;
           const kept = await readYard(await _db(), yardId);
           if (before === begun && store.writing() === 0) {
-            if (kept) patchState(store, { yard: kept.yard, events: kept.events, cells: kept.cells });
-            return;
+            if (!kept) return;
+            patchState(store, { yard: kept.yard, events: kept.events, cells: kept.cells });
+            return _noteName();
           }
           await lastWrite;
         }
@@ -59,13 +61,31 @@ export function withShelf() {
       async function _refresh(): Promise<void> {
         missed = store.writing() > 0;
         if (missed) return;
-        await _show(store.yard().id);
         await _listYards();
+        await _show(store.yard().id);
+      }
+
+      /** Keeps what the open yard is called now, for when another one is open. */
+      async function _noteName(): Promise<void> {
+        const { id } = store.yard();
+        const { name } = readBook({ yard: store.yard(), events: store.events() });
+        const listed = store.yards().find((yard) => yard.id === id);
+        if (!listed || listed.name === name) return;
+        patchState(store, ({ yards }) => ({
+          yards: yards.map((yard) => (yard.id === id ? { ...yard, name } : yard)),
+        }));
+        await _keep(`name ${id}`, (db) => db.put('settings', name, nameKey(id)));
       }
 
       async function _listYards(): Promise<void> {
         const yards = await (await _db()).getAll('yards');
-        patchState(store, { yards: yards.map(({ id, name }) => ({ id, name })) });
+        const settings = await settingsOf(await _db());
+        patchState(store, {
+          yards: yards.map(({ id, name }) => ({
+            ...{ id, name: settings.get(nameKey(id)) ?? name },
+            stands: (settings.get(shelfKey(id)) ?? 'open') as Stands,
+          })),
+        });
       }
 
       /** Keeps a yard and opens it; where it could not be kept, the one that is open stays open. */
@@ -76,8 +96,8 @@ export function withShelf() {
         const { id } = file.yard;
         if (!(await _keep(`yard ${id}`, (db) => write(db, file, file.drafts)))) return false;
         await _keep('setting yard', (db) => db.put('settings', id, 'yard'));
-        await _show(id);
         await _listYards();
+        await _show(id);
         return true;
       }
 
@@ -88,7 +108,14 @@ export function withShelf() {
       /** A name for a write that no other has. */
       const _nextName = (what: string): string => `${what} ${begun}`;
 
-      return { today, _db, _keep, _show, _refresh, _listYards, _keepYard, _hand, _nextName };
+      return { today, _db, _keep, _show, _refresh, _listYards, _keepYard, _noteName, _hand, _nextName };
     }),
   );
+}
+
+/** All settings by their names. */
+async function settingsOf(db: BookDb): Promise<ReadonlyMap<string, string>> {
+  const tx = db.transaction('settings');
+  const [keys, values] = await Promise.all([tx.store.getAllKeys(), tx.store.getAll()]);
+  return new Map(keys.map((key, i) => [key, values[i] as string]));
 }

@@ -60,7 +60,7 @@ export class YardFiles {
     const blob = new Blob([this.book.exportText()], { type: 'application/json' });
     const link = document.createElement('a');
     link.href = URL.createObjectURL(blob);
-    link.download = `${this.book.yard().name.replace(/[^\p{L}\p{N}]+/gu, '-')}-${this.book.today()}.json`;
+    link.download = `${this.book.read().name.replace(/[^\p{L}\p{N}]+/gu, '-')}-${this.book.today()}.json`;
     link.click();
     URL.revokeObjectURL(link.href);
   }

@@ -1,11 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { layOut, told } from '../../../../core';
 import { BookStore } from '../book/book-store';
+import { BOOK_WORLD } from '../book/book-world';
+import { DEMO_YARD } from '../book/with-yards';
 import { extentOf } from '../drawing/frame';
 import { JudgingStore } from '../judging/judging-store';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
+import { goneWords } from '../tree/gone-words';
 import { DrawnInTurn } from './drawn-in-turn';
 import { nextThing } from './next-thing';
 import { PlantTree } from './plant-tree';
@@ -34,7 +37,13 @@ export class YardPage {
   private readonly judging = inject(JudgingStore);
   private readonly words = inject(Words);
 
-  readonly planting = signal<string | undefined>(undefined);
+  private readonly world = inject(BOOK_WORLD);
+  private readonly router = inject(Router);
+
+  /** The place a tree is being entered at: that of a yard just begun, to begin with. */
+  readonly planting = signal(inject(ActivatedRoute).snapshot.queryParamMap.get('plant') ?? undefined);
+  readonly isDemo = computed(() => this.book.yard().id === DEMO_YARD);
+  readonly gone = computed(() => this.book.read().gone.map(goneWords));
 
   private readonly all = computed(() => {
     const states = [...this.book.states().values()];
@@ -72,6 +81,20 @@ export class YardPage {
     );
     return most && { ...most, todo: this.words.arg({ list: most.next.words }) };
   });
+
+  /** A place like the last one, to be told apart on its own page. */
+  async addPlace(): Promise<void> {
+    const last = this.book.read().sites.at(-1);
+    const site = {
+      ...{ id: this.world.newId(), name: this.words.say('yard.new-place'), north: last?.north ?? 'magnetic' },
+      ...{ latitudeDeg: last?.latitudeDeg ?? 52, reachCm: last?.reachCm ?? 220, clearance: [] },
+    };
+    if (await this.book.record({ kind: 'site-added', site })) await this.router.navigate(['/site', site.id]);
+  }
+
+  putBack(eventId: string): void {
+    void this.book.record({ kind: 'withdraw', target: eventId });
+  }
 
   constructor() {
     effect((onCleanup) => {
