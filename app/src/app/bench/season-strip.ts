@@ -46,7 +46,7 @@ const SHOWN = 6;
         }
       </div>
       @if (bench.moment() === 'after' && bench.judged()) {
-        <eb-day-field label="day.done-on" [day]="bench.on()" (given)="bench.setDay($event)" />
+        <eb-day-field [label]="'day.done-on'" [day]="bench.on()" (given)="bench.setDay($event)" />
         <button type="button" class="btn btn-act" (click)="bench.workDone()">
           {{ 'season-strip.write-it-down-as' | say }}
         </button>

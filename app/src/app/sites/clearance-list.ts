@@ -36,7 +36,7 @@ const MOST = 36;
             </select>
           </label>
           <eb-measure-field
-            label="clearance.up-to"
+            [label]="'clearance.up-to'"
             dimension="length"
             [value]="line.sector.heightCm"
             [most]="500"
@@ -53,13 +53,13 @@ const MOST = 36;
           >
           @if (!line.isRound) {
             <eb-measure-field
-              label="clearance.from"
+              [label]="'clearance.from'"
               dimension="bearing"
               [value]="line.sector.fromDeg"
               (given)="$event !== undefined && change($index, { fromDeg: $event })"
             />
             <eb-measure-field
-              label="clearance.to"
+              [label]="'clearance.to'"
               dimension="bearing"
               [value]="line.sector.toDeg"
               (given)="$event !== undefined && change($index, { toDeg: $event })"

@@ -31,11 +31,10 @@ export class SiteFields {
   readonly isBrief = input(false);
   readonly given = output<SiteGiven>();
 
-  readonly latitudes = LATITUDES.map((deg) => ({
-    deg,
-    code: `latitude.${deg < 0 ? 's' : 'n'}${Math.abs(deg)}` as MessageCode,
-    args: { deg: Math.abs(deg) },
-  }));
+  readonly latitudes = LATITUDES.map((deg) => {
+    const name = `${deg < 0 ? 's' : 'n'}${Math.abs(deg)}`;
+    return { deg, code: `latitude.${name}` as MessageCode, args: { deg: Math.abs(deg) } };
+  });
   readonly near = computed(() => nearestLatitude(this.site().latitudeDeg));
   readonly degrees = computed(() => Math.abs(this.site().latitudeDeg));
   readonly isSouth = computed(() => this.site().latitudeDeg < 0);

@@ -67,7 +67,7 @@ const EAST_DEG = 90;
       @if (count() > 1) {
         <eb-measure-field
           class="apart"
-          label="plant-tree.apart"
+          [label]="'plant-tree.apart'"
           dimension="length"
           [value]="apartCm()"
           [least]="20"
