@@ -4,7 +4,7 @@ import { lookAt } from '../findings';
 import { limbsOf } from '../findings/measures';
 import { sceneOf } from '../judging/scene';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
-import { stemOf } from '../tree/stem';
+import { stemOf, type Stem } from '../tree/stem';
 import type { BudsSeen } from '../tree/buds-seen';
 import { budChoices, facingChoices, knownNear, type BudChoice, type CutWish } from './bud-choice';
 import { secondOfFork } from './fork';
@@ -26,7 +26,7 @@ function sceneWith(limbs: readonly Limb[], more: Partial<TestTree> = {}): FormSc
 
 function wishFor(scene: FormScene, more: Partial<CutWish> = {}): CutWish {
   return {
-    ...{ stem: stemOf(scene.laid.tree, 'a'), toLengthCm: 60, bearingDeg: 90, fromDeg: 40, toDeg: 60 },
+    ...{ stem: stemOf(scene.laid.tree, 'a') as Stem, toLengthCm: 60, bearingDeg: 90, fromDeg: 40, toDeg: 60 },
     ...{ hereDeg: 50, leads: false, wallDeg: undefined, others: [] },
     ...more,
   };
@@ -152,7 +152,9 @@ describe('buds to cut to', () => {
     const facings = [40, 44, 48, 52].map((atCm) => ({ atCm, facingDeg: 90 }));
     const scene = sceneWith([{ ...A, more: { budsSeen: { spacingCm: 4, facings } } }]);
     const at = (near: number, within: number): number[] =>
-      knownNear(scene, stemOf(scene.laid.tree, 'a'), near, within).map(({ atCm }) => Math.round(atCm));
+      knownNear(scene, stemOf(scene.laid.tree, 'a') as Stem, near, within).map(({ atCm }) =>
+        Math.round(atCm),
+      );
     expect(at(46, 2)).toEqual([44, 48]);
     expect(at(46, 1.9)).toEqual([]);
     expect(at(46, 6)).toEqual([40, 44, 48, 52]);
