@@ -17,6 +17,7 @@ export * from './choosing/decision-words';
 export type { Correction } from './choosing/correction';
 export * from './doubt/confidence';
 export * from './doubt/counterfactual';
+export * from './doubt/measure-first';
 export type { ReadField } from './doubt/other-reading';
 export * from './schools/questions';
 export * from './schools/schools';

@@ -72,18 +72,15 @@ test.describe('on a phone', () => {
     await page.getByRole('button', { name: 'Plant it' }).waitFor();
     await page.getByLabel('Called', { exact: true }).fill('Lane pear');
     await page.getByRole('button', { name: 'Plant it' }).tap();
-    const row = page.locator('.readings tbody tr');
-    const fields = ['origin', 'bearing', 'angle', 'length', 'diameter'];
-    for (const [r, readings] of READINGS.entries()) {
-      const names = fields.slice(fields.length - (readings?.length ?? 0));
-      for (const [f, name] of names.entries()) {
-        const cell = row.nth(r).locator(`[data-field=${name}]`);
-        await cell.tap();
-        await cell.fill(readings[f] as string);
-      }
+    const pad = page.locator('eb-reading-pad');
+    for (const reading of READINGS.flat()) {
+      for (const key of reading) await pad.getByRole('button', { name: key, exact: true }).tap();
+      await pad.getByRole('button', { name: 'Next', exact: true }).tap();
     }
     await page.getByRole('button', { name: 'Enter this visit' }).tap();
-    await expect(page.locator('.readings [data-verdict]').nth(3)).toBeVisible();
+    await expect(page.locator('.chosen-set')).toBeVisible();
+    await page.locator('.elevation .tag', { hasText: 'C' }).tap();
+    await expect(pad.locator('.limb')).toContainText(/stays|goes|left/);
   });
 });
 

@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { BreakpointObserver } from '@angular/cdk/layout';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import {
   NgbDropdown,
@@ -6,6 +8,7 @@ import {
   NgbDropdownMenu,
   NgbDropdownToggle,
 } from '@ng-bootstrap/ng-bootstrap/dropdown';
+import { map } from 'rxjs';
 import {
   FORM_IDS,
   formCalled,
@@ -31,13 +34,18 @@ import { Elevation } from './elevation';
 import { FollowFigure } from './follow-figure';
 import { LimbInHand } from './hand/limb-in-hand';
 import { PlanFromAbove } from './plan-from-above';
+import { ReadingPad } from './readings/reading-pad';
 import { ReadingsGrid } from './readings/readings-grid';
 import { RunnersUp } from './runners-up';
 import { SeasonStrip } from './season-strip';
+import { Weighing } from './weighing';
 import { WhipAbove } from './whip-above';
 import { WhipBuds } from './whip-buds';
 import { WhipView } from './whip-view';
 import { WhipWords } from './whip-words';
+
+/** Where the stylesheet counts a page as narrow. */
+const NARROW = '(max-width: 899px)';
 
 /** How an address names the limb to take in hand. */
 const LIMB = 'limb-';
@@ -60,6 +68,7 @@ const PATIENCE_MS = 500;
     PlanFromAbove,
     LimbInHand,
     ReadingsGrid,
+    ReadingPad,
     RunnersUp,
     SeasonStrip,
     WhipView,
@@ -67,7 +76,7 @@ const PATIENCE_MS = 500;
     WhipWords,
     NoSuchTree,
   ],
-  providers: [BenchStore, FollowFigure, WhipBuds],
+  providers: [BenchStore, FollowFigure, Weighing, WhipBuds],
   templateUrl: './bench-page.html',
   styleUrl: './bench-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -81,6 +90,13 @@ export class BenchPage {
 
   readonly forms = FORM_IDS.map((id) => ({ id, called: formCalled(id), isJudged: formOf(id) !== undefined }));
   readonly isSlow = signal(false);
+  /** On a narrow page limbs are read one at a time, with the thumb. */
+  readonly isNarrow = toSignal(
+    inject(BreakpointObserver)
+      .observe(NARROW)
+      .pipe(map(({ matches }) => matches)),
+    { initialValue: false },
+  );
 
   readonly title = computed(() => {
     const record = this.bench.state()?.record;

@@ -4,6 +4,7 @@ import {
   layOut,
   doneOn,
   draftOf,
+  formatValue,
   readBook,
   readDraft,
   RULE_SET,
@@ -25,9 +26,11 @@ import {
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { draftsOf } from '../book/book-db';
+import { BOOK_WORLD } from '../book/book-world';
 import { extentOf } from '../drawing/frame';
 import type { TreePicture } from '../drawing/tree-picture';
 import { TreeStore } from '../tree/tree-store';
+import type { PulledLimb } from './pulled-limb';
 
 /** The tree shown as it is, or as the planned work leaves it. */
 export type Moment = 'stands' | 'after';
@@ -43,6 +46,10 @@ interface BenchState {
   day: string | undefined;
   /** A set of limbs tried on, to see the tree with it; none is the one chosen. */
   tried: ChosenSet | undefined;
+  /** Whether the readings are folded away, so that what is decided has their room. */
+  isFolded: boolean;
+  /** Whether a press on the drawing pulls a new limb. */
+  pulling: boolean;
   /** The cell of the readings that is being filled, which pointing on the drawings may fill. */
   filling: { row: StemId; field: DraftField } | undefined;
 }
@@ -57,6 +64,8 @@ const INITIAL: BenchState = {
   seenOn: undefined,
   day: undefined,
   tried: undefined,
+  isFolded: false,
+  pulling: false,
   filling: undefined,
 };
 
@@ -134,7 +143,13 @@ export const BenchStore = signalStore(
     });
     /** The day that entries are written down for. */
     const on = computed(() => store.day() ?? book.today());
+    /** The tree as judged, once the judging of what is in the book is done. */
+    const settled = computed<TreeState | undefined>(() =>
+      judgement()?.since === undefined && judged() ? state() : undefined,
+    );
     return {
+      settled,
+
       treeId,
       state,
       rows,
@@ -150,7 +165,7 @@ export const BenchStore = signalStore(
       on,
     };
   }),
-  withMethods((store, book = inject(BookStore)) => {
+  withMethods((store, book = inject(BookStore), world = inject(BOOK_WORLD)) => {
     let pause: ReturnType<typeof setTimeout> | undefined;
     const write = (body: EventBody, on?: string): Promise<boolean> => book.record(body, on);
     return {
@@ -208,6 +223,28 @@ export const BenchStore = signalStore(
       leaderFailed: (): Promise<boolean> => write({ kind: 'leader-failed', treeId: store.treeId() }),
       fill(filling: BenchState['filling']): void {
         patchState(store, { filling });
+      },
+      fold(isFolded: boolean): void {
+        patchState(store, { isFolded });
+      },
+      pull(pulling: boolean): void {
+        patchState(store, { pulling, moment: 'stands', seenOn: undefined, tried: undefined });
+      },
+      /** A name for a new row. Rows sort by when they were begun, so that they stand in that order after a reload too. */
+      freshRow: (): StemId => `s-${world.now().getTime().toString(36)}-${world.newId().slice(0, 8)}`,
+      /** Enters a limb that was pulled on the drawing: guesses, for the eye is no tape. Its bearing is turned next, on the plan. */
+      drawn(carrier: StemId, alongCm: number, limb: PulledLimb): void {
+        const [row, treeId, units] = [this.freshRow(), store.treeId(), book.units()];
+        const tree = store.drafted()?.tree;
+        const on = tree?.stems.find(({ id }) => id === carrier);
+        const guess = (value: number, dimension: 'length' | 'angle' | 'bearing'): string =>
+          `~${formatValue(value, dimension, units)}`;
+        if (on && on.parent.kind !== 'ground') void book.type(treeId, row, 'on', on.tag);
+        void book.type(treeId, row, 'origin', guess(alongCm, 'length'));
+        void book.type(treeId, row, 'bearing', guess(limb.bearingDeg, 'bearing'));
+        void book.type(treeId, row, 'angle', guess(limb.angleDeg, 'angle'));
+        void book.type(treeId, row, 'length', guess(limb.lengthCm, 'length'));
+        patchState(store, { filling: { row, field: 'bearing' }, inHand: undefined });
       },
       /** Turns so that a limb is seen side-on, its tip to the right. */
       seeSideOn(bearingDeg: number): void {

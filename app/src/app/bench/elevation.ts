@@ -11,14 +11,38 @@ import {
   viewChild,
   ViewEncapsulation,
 } from '@angular/core';
-import { clearanceAt, compassCalled, cm, formOf, onFigure, onSite, told } from '../../../../core';
+import {
+  clearanceAt,
+  compassCalled,
+  cm,
+  deg,
+  formOf,
+  onFigure,
+  onSite,
+  told,
+  type StemId,
+} from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { ElevationDrawing } from '../drawing/elevation-drawing';
+import type { ClearanceOn } from '../drawing/side-clearance';
 import { RULE_UNITS, type HeightLine } from '../drawing/height-rule';
 import { Say } from '../words/told';
 import { Words } from '../words/words';
 import { BenchStore } from './bench-store';
 import { FollowFigure } from './follow-figure';
+import { pulledLimb, type PulledLimb } from './pulled-limb';
+
+/** A limb while it is pulled: the stem it grows from and where, cm along it, and the line on the drawing, px. */
+interface Pull {
+  carrier: StemId;
+  alongCm: number;
+  from: [number, number];
+  to: [number, number];
+}
+
+/** A pull begins at a stem within this, px, and is a limb from this length, cm. */
+const NEAR_PX = 26;
+const LEAST_PULL_CM = 4;
 
 /** Turn for each pixel dragged, deg. A drag across a phone's width walks about half way round. */
 const TURN_PER_PX = 0.45;
@@ -31,6 +55,7 @@ const TURN_PER_KEY = 10;
     <div
       #host
       class="elevation-host"
+      [class.pulling]="bench.pulling()"
       role="application"
       tabindex="0"
       [attr.aria-label]="words()"
@@ -52,6 +77,30 @@ const TURN_PER_KEY = 10;
         (pointerup)="releaseAngle($event)"
       ></button>
     }
+    @if (pulled(); as line) {
+      <svg class="pulled" aria-hidden="true">
+        <line
+          [attr.x1]="line.from[0]"
+          [attr.y1]="line.from[1]"
+          [attr.x2]="line.to[0]"
+          [attr.y2]="line.to[1]"
+        />
+        <text [attr.x]="line.to[0] + 10" [attr.y]="line.to[1] - 10">{{ line.words }}</text>
+      </svg>
+    }
+    <button
+      type="button"
+      class="pull-limb"
+      [attr.aria-pressed]="bench.pulling()"
+      (click)="bench.pull(!bench.pulling())"
+    >
+      <i class="bi bi-pencil" aria-hidden="true"></i> {{ 'elevation.pull' | say }}
+    </button>
+    @if (bench.pulling()) {
+      <p class="pull-words" role="status">
+        {{ (missed() ? 'elevation.pull-missed' : 'elevation.pull-how') | say }}
+      </p>
+    }
     <p class="standing-words" aria-hidden="true">{{ 'stand.seen-from' | say: from() }}</p>
   `,
   imports: [Say],
@@ -60,12 +109,16 @@ const TURN_PER_KEY = 10;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class Elevation {
-  private readonly bench = inject(BenchStore);
+  readonly bench = inject(BenchStore);
   private readonly book = inject(BookStore);
   private readonly follow = inject(FollowFigure);
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
   private readonly size = signal<{ width: number; height: number } | undefined>(undefined);
   private drawing: ElevationDrawing | undefined;
+  /** A limb being pulled: what it grows from, and the line that is drawn. */
+  private readonly pull = signal<Pull | undefined>(undefined);
+  /** Whether the last pull began beside every stem. */
+  readonly missed = signal(false);
   private grabbed: { x: number; standing: number; pointer: number; moved: boolean } | undefined;
   private readonly turningAngle = signal(false);
 
@@ -80,6 +133,17 @@ export class Elevation {
     this.size();
     if (filling?.field !== 'angle') return undefined;
     return this.drawing?.endsOf(filling.row, this.bench.standingDeg());
+  });
+
+  /** The limb being pulled, with its readings so far. */
+  readonly pulled = computed(() => {
+    const pull = this.pull();
+    if (!pull) return undefined;
+    const { angleDeg, lengthCm } = this.readingsOf(pull);
+    return {
+      ...pull,
+      words: this.told.say('elevation.pulled', { length: cm(lengthCm), angle: deg(angleDeg) }),
+    };
   });
 
   constructor() {
@@ -101,7 +165,9 @@ export class Elevation {
     effect(() => {
       const [picture, size] = [this.bench.picture(), this.size()];
       if (!picture || !size) return;
-      this.drawing?.show(picture, this.lines(), size, RULE_UNITS[this.book.units()]);
+      this.drawing?.show(picture, this.lines(), size, RULE_UNITS[this.book.units()], (deg) =>
+        this.clearanceOn(deg),
+      );
     });
     effect(() => {
       this.bench.picture();
@@ -117,11 +183,13 @@ export class Elevation {
   }
 
   grab(event: PointerEvent): void {
+    if (this.bench.pulling()) return this.beginPull(event);
     const { clientX: x, pointerId: pointer } = event;
     this.grabbed = { x, standing: this.bench.standingDeg(), pointer, moved: false };
   }
 
   drag(event: PointerEvent): void {
+    if (this.pull()) return this.pull.update((pull) => pull && { ...pull, to: this.pointOf(event) });
     const { grabbed } = this;
     if (grabbed?.pointer !== event.pointerId) return;
     const dx = event.clientX - grabbed.x;
@@ -132,10 +200,39 @@ export class Elevation {
   }
 
   release(event: PointerEvent): void {
+    if (this.pull()) return this.endPull();
     if (this.grabbed?.pointer === event.pointerId) this.grabbed = undefined;
   }
 
+  private pointOf(event: PointerEvent): [number, number] {
+    const box = this.host().nativeElement.getBoundingClientRect();
+    return [event.clientX - box.left, event.clientY - box.top];
+  }
+
+  private readingsOf({ from, to }: Pull): PulledLimb {
+    return pulledLimb(from, to, this.bench.standingDeg(), this.drawing?.scale ?? 1);
+  }
+
+  private beginPull(event: PointerEvent): void {
+    event.preventDefault();
+    const at = this.pointOf(event);
+    const join = this.drawing?.nearestTo(at, this.bench.standingDeg(), NEAR_PX);
+    this.missed.set(join === undefined);
+    if (!join) return;
+    this.host().nativeElement.setPointerCapture(event.pointerId);
+    this.pull.set({ carrier: join.stemId, alongCm: join.alongCm, from: join.at, to: at });
+  }
+
+  /** A pull too short to be a limb is let go; another is the readings of a new row. */
+  private endPull(): void {
+    const pull = this.pull() as Pull;
+    this.pull.set(undefined);
+    const limb = this.readingsOf(pull);
+    if (limb.lengthCm >= LEAST_PULL_CM) this.bench.drawn(pull.carrier, pull.alongCm, limb);
+  }
+
   onKey(event: KeyboardEvent): void {
+    if (event.key === 'Escape') this.bench.pull(false);
     const turn = { ArrowLeft: -TURN_PER_KEY, ArrowRight: TURN_PER_KEY }[event.key];
     if (turn === undefined) return;
     event.preventDefault();
@@ -164,15 +261,18 @@ export class Elevation {
     (event.target as HTMLElement).releasePointerCapture(event.pointerId);
   }
 
-  /** Reach everywhere; clearance where one stands; wires on a wall. */
+  /** What asks for clearance on a side of the tree, where anything does. */
+  private clearanceOn(bearingDeg: number): ReturnType<ClearanceOn> {
+    const site = this.bench.state()?.site;
+    const { heightCm, why } = site ? clearanceAt(site, bearingDeg) : { heightCm: 0, why: '' };
+    return heightCm > 0 ? { heightCm, words: told('draw.clear', { height: cm(heightCm), why }) } : undefined;
+  }
+
+  /** Reach everywhere; wires on a wall. */
   private lines(): HeightLine[] {
     const state = this.bench.state();
     if (!state) return [];
     const { site } = state;
-    const behind = clearanceAt(site, 0);
-    const highest = site.clearance.reduce((most, s) => (s.heightCm > most.heightCm ? s : most), {
-      ...behind,
-    });
     return [
       {
         heightCm: site.reachCm,
@@ -180,16 +280,6 @@ export class Elevation {
         kind: 'reach',
         ground: onSite('reach'),
       },
-      ...(highest.heightCm > 0
-        ? [
-            {
-              heightCm: highest.heightCm,
-              words: told('draw.clear', { height: cm(highest.heightCm), why: highest.why }),
-              kind: 'clearance' as const,
-              ground: onSite('clearance'),
-            },
-          ]
-        : []),
       ...(formOf(state.form)?.hasWires
         ? this.bench.wires().map((heightCm, i) => ({
             ...{ heightCm, words: told('draw.wire', { n: i + 1 }), kind: 'wire' as const },

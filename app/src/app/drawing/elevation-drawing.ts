@@ -3,6 +3,7 @@ import {
   axisOf,
   elevationFrom,
   isStraight,
+  onSite,
   outlineOf,
   positionAt,
   woodByAge,
@@ -17,6 +18,7 @@ import type { DrawingWords, Follow } from './figure-links';
 import { frameFor, type Frame } from './frame';
 import { drawHeightRule, type HeightLine, type RuleUnit } from './height-rule';
 import { whenPressed } from './pressed';
+import { SideClearance, type ClearanceOn } from './side-clearance';
 import { hangTags, TAG_HEIGHT } from './tags';
 import { tagMark, type TagMark, type TreePicture } from './tree-picture';
 import { woodColour } from './wood-colours';
@@ -60,6 +62,7 @@ export class ElevationDrawing {
   private readonly wood: SVGGElement;
   private readonly marks: SVGGElement;
   private readonly tags: SVGGElement;
+  private readonly sides: SideClearance;
   private strings: SVGPathElement | undefined;
   private stems: DrawnStem[] = [];
   private drawnMarks: DrawnMark[] = [];
@@ -80,6 +83,7 @@ export class ElevationDrawing {
     const layer = (name: string): SVGGElement =>
       this.svg.append('g').attr('class', name).node() as SVGGElement;
     this.rule = layer('height-rule');
+    this.sides = new SideClearance(layer('height-rule sides'), onSite('clearance'), follow, words);
     this.wood = layer('wood');
     this.marks = layer('marks');
     this.tags = layer('tags');
@@ -91,11 +95,13 @@ export class ElevationDrawing {
     lines: readonly HeightLine[],
     size: { width: number; height: number },
     unit: RuleUnit,
+    clearance: ClearanceOn = () => undefined,
   ): void {
     this.reachCm = picture.room.radiusCm * 0.6;
     this.frame = frameFor(roomFor(picture), size.width, size.height, MARGINS);
     this.svg.attr('viewBox', `0 0 ${size.width} ${size.height}`);
     drawHeightRule(this.rule, this.frame, lines, unit, this.follow, this.words);
+    this.sides.show(this.frame, clearance);
     this.drawStems(picture);
     this.marks.replaceChildren();
     const board = {
@@ -113,6 +119,7 @@ export class ElevationDrawing {
     const project = elevationFrom(standingDeg);
     for (const drawn of this.stems) this.placeStem(drawn, project);
     this.sortByDepth();
+    this.sides.turn(standingDeg);
     for (const mark of this.drawnMarks) mark.place(project);
     this.placeTags(project);
     this.placeHitsSoon(project);
@@ -135,6 +142,32 @@ export class ElevationDrawing {
       base: this.at(project(positionAt(course, 0))),
       tip: this.at(project(positionAt(course, course.lengthCm))),
     };
+  }
+
+  /** px for each cm. */
+  get scale(): number {
+    return this.frame.scale;
+  }
+
+  /** The stem drawn nearest to a point, how far along it that is, cm, and where that is drawn; undefined beyond a distance, px. */
+  nearestTo(
+    [x, y]: readonly [number, number],
+    standingDeg: number,
+    withinPx: number,
+  ): { stemId: StemId; alongCm: number; at: [number, number] } | undefined {
+    const project = elevationFrom(standingDeg);
+    let found: { stemId: StemId; alongCm: number; at: [number, number] } | undefined;
+    let nearest = withinPx;
+    for (const { stem, course } of this.stems) {
+      for (let alongCm = 0; alongCm <= course.lengthCm; alongCm++) {
+        const at = this.at(project(positionAt(course, alongCm)));
+        const far = Math.hypot(at[0] - x, at[1] - y);
+        if (far >= nearest) continue;
+        nearest = far;
+        found = { stemId: stem.id, alongCm, at };
+      }
+    }
+    return found;
   }
 
   private at({ x, y }: { x: number; y: number }): [number, number] {

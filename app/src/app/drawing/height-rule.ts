@@ -7,7 +7,7 @@ import type { Frame } from './frame';
 export interface HeightLine {
   heightCm: number;
   words: Message;
-  kind: 'reach' | 'clearance' | 'wire';
+  kind: 'reach' | 'wire';
   ground: Ground;
 }
 

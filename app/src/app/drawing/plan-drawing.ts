@@ -25,8 +25,8 @@ const HAIR_PX = 1.3;
 /** Letters of the quarters stand outside the rim, where no tip is, and give way to whoever stands there. */
 const QUARTER_OUT = 11;
 const STOOD_ON_DEG = 9;
-/** Where along a gap's middle its width may be written, as shares of the rim, the first that is clear of tips by this, px. */
-const GAP_AT = [0.62, 0.45, 0.78, 0.32] as const;
+/** Where along a gap's middle its width may be written, as shares of the rim, the first that is clear of tips by this, px; none is, it is left out. */
+const GAP_AT = [0.62, 0.45, 0.78, 0.32, 0.9, 0.2] as const;
 const GAP_CLEAR_PX = 18;
 
 /** The tree from above: wood, tips, the sectors between the limbs that stay, and the rim one stands on. */
@@ -154,7 +154,9 @@ export class PlanDrawing {
         .attr('d', `M${footX} ${footY}L${x1} ${y1}A${rim} ${rim} 0 ${width > 180 ? 1 : 0} 1 ${x2} ${y2}Z`);
       if (width < 25) continue;
       const places = GAP_AT.map((share) => this.onRim(from + width / 2, rim * share));
-      const [x, y] = places.find(isClear) ?? this.onRim(from + width / 2, rim * GAP_AT[0]);
+      const place = places.find(isClear);
+      if (!place) continue;
+      const [x, y] = place;
       const gap = ground
         .append('text')
         .attr('class', 'gap')

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { sceneOf, type TreeState } from '../../../../../core';
+import { sceneOf } from '../../../../../core';
 import { BenchStore } from '../bench-store';
 
 /** The limb in hand: the stem with what is half typed of it, and what is decided of it. */
@@ -29,7 +29,5 @@ export class HandStore {
   });
 
   /** The tree as judged, once the judging of what is in the book is done. */
-  readonly settled = computed<TreeState | undefined>(() =>
-    this.bench.judgement()?.since === undefined && this.bench.judged() ? this.bench.state() : undefined,
-  );
+  readonly settled = this.bench.settled;
 }

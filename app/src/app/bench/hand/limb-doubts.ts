@@ -3,6 +3,7 @@ import { cm, deg, mm, tagOf, told, type Arg, type Message, type ReadField } from
 import { Ponder } from '../../judging/ponder';
 import { Words } from '../../words/words';
 import { BenchStore } from '../bench-store';
+import { Weighing } from '../weighing';
 import { HandStore } from './hand-store';
 
 /** How sure the verdict on the limb in hand is, what would turn it, what would keep a limb that goes, and what that costs. */
@@ -13,13 +14,7 @@ export class LimbDoubts {
   private readonly ponder = inject(Ponder);
   private readonly words = inject(Words);
 
-  readonly weighing = this.ponder.about(
-    'weigh',
-    computed(() => {
-      const state = this.hand.settled();
-      return state && { state };
-    }),
-  );
+  readonly weighing = inject(Weighing).question;
 
   private readonly kept = this.ponder.about(
     'keep',

@@ -1,8 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject } from '@angular/core';
-import { FIRST_STEM, READING_FIELDS, type DraftField, type StemId } from '../../../../../core';
-import { BOOK_WORLD } from '../../book/book-world';
-import { Say } from '../../words/told';
+import {
+  ChangeDetectionStrategy,
+  ChangeDetectorRef,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+} from '@angular/core';
+import { FIRST_STEM, READING_FIELDS, tagOf, told, type DraftField, type StemId } from '../../../../../core';
+import { Say, Told } from '../../words/told';
 import { BenchStore } from '../bench-store';
+import { Weighing } from '../weighing';
 import { inRowOrder, isTrunkRow } from './reading-cells';
 import { ReadingRow } from './reading-row';
 import { ReadingsFoot } from './readings-foot';
@@ -10,7 +18,7 @@ import { ReadingsFoot } from './readings-foot';
 /** Readings, a row for each limb: five numbers, Enter moves on, and a new row is always waiting at the foot. */
 @Component({
   selector: 'eb-readings-grid',
-  imports: [Say, ReadingRow, ReadingsFoot],
+  imports: [Say, Told, ReadingRow, ReadingsFoot],
   templateUrl: './readings-grid.html',
   styleUrl: './readings-grid.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -18,9 +26,40 @@ import { ReadingsFoot } from './readings-foot';
 })
 export class ReadingsGrid {
   private readonly bench = inject(BenchStore);
-  private readonly world = inject(BOOK_WORLD);
+  private readonly changes = inject(ChangeDetectorRef);
   private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
-  private blank = this.freshRow();
+  private blank = this.bench.freshRow();
+
+  private readonly weighing = inject(Weighing);
+
+  constructor() {
+    // A limb drawn on the elevation has its row below the others: it comes into sight.
+    effect(() => {
+      const row = this.bench.filling()?.row;
+      this.rowIds();
+      if (row !== undefined) setTimeout(() => this.rowOf(row)?.scrollIntoView({ block: 'nearest' }));
+    });
+  }
+
+  private rowOf(id: StemId): HTMLElement | null {
+    return this.element.nativeElement.querySelector(`[data-row="${CSS.escape(id)}"]`);
+  }
+
+  /** What is worth measuring again before a cut, by limb and field. */
+  readonly first = computed(() => {
+    const tree = this.bench.state()?.tree;
+    if (!tree || Object.keys(this.bench.rows()).length > 0) return [];
+    return this.weighing.first().map(({ stemId, field, turns }) => ({
+      ...{ stemId, field: field === 'run' ? ('angle' as const) : field },
+      words: told('measure-first.one', {
+        ...{ limb: tagOf(tree, stemId), reading: told(`reading.${field}`), verdicts: turns },
+      }),
+    }));
+  });
+
+  go(stemId: StemId, field: DraftField): void {
+    this.focus(this.rowIds().indexOf(stemId), field);
+  }
 
   readonly heads = READING_FIELDS.map((field) => `field.${field}` as const);
 
@@ -30,7 +69,7 @@ export class ReadingsGrid {
       if (!stems) return [];
       const known = inRowOrder(stems).map(({ id }) => id);
       const fresh = Object.keys(this.bench.rows()).filter((id) => !known.includes(id));
-      if (fresh.includes(this.blank)) this.blank = this.freshRow();
+      if (fresh.includes(this.blank)) this.blank = this.bench.freshRow();
       const needsTrunk = known.length === 0 && !fresh.includes(FIRST_STEM);
       return [...known, ...fresh, needsTrunk ? FIRST_STEM : this.blank];
     },
@@ -79,15 +118,9 @@ export class ReadingsGrid {
     const stem = this.bench.state()?.tree.stems.find((known) => known.id === id);
     const wanted = isTrunkRow(id, stem) && field === 'origin' ? 'bearing' : field;
     const cell = (): HTMLInputElement | null =>
-      this.element.nativeElement.querySelector(`[data-row="${CSS.escape(id)}"] [data-field="${wanted}"]`);
-    const there = cell();
-    // A row that has only just come to be is drawn a moment later; the next key must not go to the old cell meanwhile.
-    if (there) there.focus();
-    else setTimeout(() => cell()?.focus());
-  }
-
-  /** Ids of new rows sort by when they were begun, so that they stand in that order after a reload too. */
-  private freshRow(): StemId {
-    return `s-${this.world.now().getTime().toString(36)}-${this.world.newId().slice(0, 8)}`;
+      this.rowOf(id)?.querySelector<HTMLInputElement>(`[data-field="${wanted}"]`) ?? null;
+    // A row that has only just come to be is drawn at once: the next key must not go to the old cell, nor be lost.
+    if (!cell()) this.changes.detectChanges();
+    cell()?.focus();
   }
 }
