@@ -100,6 +100,12 @@ describe('the published schema', () => {
   });
 });
 
+const COWS = { fromDeg: 300, toDeg: 60, heightCm: 150, why: 'cows', what: 'browses' };
+const LANE = {
+  ...{ id: 'lane', name: 'Lane end', latitudeDeg: 50.5, north: 'magnetic', declinationDeg: -2.5 },
+  ...{ reachCm: 205, clearance: [COWS], lateFrost: true, roomCm: 350 },
+};
+
 describe('what newer events carry', () => {
   const ajv = addFormats(new Ajv({ strict: false, allErrors: false }));
   const published = ajv.compile(PUBLISHED);
@@ -127,6 +133,21 @@ describe('what newer events carry', () => {
     [false, { kind: 'rules-set', treeId: 'weir', rules: { 'crotch.narrowDeg': 61 } }],
     [false, { kind: 'rules-set', treeId: 'weir', rules: { 'crotch.tooNarrow': 30 } }],
     [true, { kind: 'leader-failed', treeId: 'weir' }],
+    [true, { kind: 'yard-named', name: 'Holt' }],
+    [true, { kind: 'site-added', site: LANE }],
+    [false, { kind: 'site-added', site: { ...LANE, declinationDeg: 200 } }],
+    [false, { kind: 'site-added', site: { ...LANE, clearance: [{ ...COWS, what: 'leans' }] } }],
+    [true, { kind: 'site-changed', siteId: 'sallow', change: { wetWinters: true }, without: ['roomCm'] }],
+    [false, { kind: 'site-changed', siteId: 'sallow', change: {}, without: ['reachCm'] }],
+    [true, { kind: 'site-taken-out', siteId: 'sallow' }],
+    [true, { kind: 'tree-moved', treeId: 'weir', siteId: 'kestrel', place: { eastCm: 5, northCm: -5 } }],
+    [false, { kind: 'tree-moved', treeId: 'weir', siteId: 'kestrel', place: { eastCm: 5 } }],
+    [true, { kind: 'tree-taken-out', treeId: 'weir', why: 'died', words: '' }],
+    [false, { kind: 'tree-taken-out', treeId: 'weir', why: 'dull', words: '' }],
+    [true, { kind: 'tree-described', treeId: 'weir', change: { name: 'Shed', planted: '2024-02-29' } }],
+    [false, { kind: 'tree-described', treeId: 'weir', change: { planted: '2023-02-29' } }],
+    [false, { kind: 'tree-described', treeId: 'weir', change: {}, without: ['kind'] }],
+    [true, { kind: 'note', treeId: 'weir', stemId: 'a', text: 'stiff' }],
     [true, { kind: 'tree-described', treeId: 'weir', change: { roomCm: 300, stockVigour: 'weak' } }],
     [true, { kind: 'tree-described', treeId: 'weir', change: { cameAs: 'bare-rooted' } }],
     [false, { kind: 'tree-described', treeId: 'weir', change: { cameAs: 'by post' } }],

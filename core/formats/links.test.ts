@@ -43,6 +43,31 @@ const CASES: [name: string, breakIt: (file: LooseFile) => void, path: RegExp, me
     /already/,
   ],
   [
+    'a row with a tree that is there already',
+    (file) => {
+      const tree = { ...(site(file, 0).trees[0] as Loose) };
+      entry(file, { kind: 'row-added', siteId: site(file, 0).id, trees: [{ ...tree, id: 'x1' }, tree] });
+    },
+    /^events\[\d+\]\.trees\[1\]\.id$/,
+    /already/,
+  ],
+  [
+    'a place added that is there already',
+    (file) => {
+      const bare = Object.entries(site(file, 0)).filter(([name]) => name !== 'trees');
+      entry(file, { kind: 'site-added', site: Object.fromEntries(bare) });
+    },
+    /^events\[\d+\]\.site\.id$/,
+    /already/,
+  ],
+  [
+    'a tree moved to a place that is not there',
+    (file) =>
+      entry(file, { kind: 'tree-moved', treeId: 'weir', siteId: 'moon', place: { eastCm: 0, northCm: 0 } }),
+    /^events\[\d+\]\.siteId$/,
+    /no site/,
+  ],
+  [
     'withdrawals of each other',
     (file) => {
       entry(file, { id: 'w1', kind: 'withdraw', target: 'w2' });
