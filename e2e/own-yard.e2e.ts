@@ -122,6 +122,7 @@ test('a visit of two winters ago falls into its place, and the tree can be seen 
   await page.goto('/tree/pell/facts');
   await page.getByLabel('Planted').fill('2024-11-20');
   await page.getByLabel('Planted').press('Enter');
+  await expect(page.locator('.keeping')).toHaveAttribute('data-keeping', 'saved');
   await page.goto('/tree/pell');
   await page.locator('[data-row=trunk] [data-field=length]').fill('61');
   await page.getByLabel('Read on').fill('2025-01-14');
@@ -162,6 +163,7 @@ test('a place is edited, and its trees are judged by what is said of it', async 
   await expect(page.locator('.site-plan')).toContainText('a cart, 220 cm');
   await page.getByLabel('Picks up to').fill('7 ft');
   await page.getByLabel('Picks up to').press('Enter');
+  await expect(page.getByLabel('Picks up to')).toHaveValue('213 cm');
   await page.goto('/tree/tarn-1/figures');
   await expect(page.locator('#site-clearance')).toContainText('a cart');
   await expect(page.locator('#site-reach')).toContainText('213 cm');

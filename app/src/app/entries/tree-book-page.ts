@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { ActivatedRoute, RouterLink } from '@angular/router';
 import { bodyOf, told, waysOf, type Message, type PlainEvent, type StemId } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { DayField } from '../fields/day-field';
@@ -38,6 +38,8 @@ export class TreeBookPage {
   readonly state = this.tree.state;
   readonly treeId = this.tree.treeId;
   readonly day = signal(this.book.today());
+  /** The limb one came from, which a note is about unless it is said otherwise. */
+  readonly about = inject(ActivatedRoute).snapshot.queryParamMap.get('limb') ?? '';
 
   readonly entries = computed<Entry[]>(() => {
     const events = this.book.read().eventsOf.get(this.treeId()) ?? [];

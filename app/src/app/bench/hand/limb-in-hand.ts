@@ -7,6 +7,7 @@ import { BenchStore } from '../bench-store';
 import { HandStore } from './hand-store';
 import { LimbDoubt } from './limb-doubt';
 import { LimbDoubts } from './limb-doubts';
+import { LimbNotes } from './limb-notes';
 import { LimbReadings } from './limb-readings';
 import { LimbRulings } from './limb-rulings';
 import { LimbSeen } from './limb-seen';
@@ -15,7 +16,18 @@ import { LimbWork } from './limb-work';
 /** The limb in hand: its readings, the verdict, the reasons with their numbers, and what deciding otherwise costs. */
 @Component({
   selector: 'eb-limb-in-hand',
-  imports: [RouterLink, Say, Told, ReasonTold, LimbReadings, LimbSeen, LimbWork, LimbDoubt, LimbRulings],
+  imports: [
+    RouterLink,
+    Say,
+    Told,
+    ReasonTold,
+    LimbReadings,
+    LimbSeen,
+    LimbWork,
+    LimbDoubt,
+    LimbRulings,
+    LimbNotes,
+  ],
   providers: [HandStore, LimbDoubts],
   templateUrl: './limb-in-hand.html',
   styleUrl: './limb-in-hand.scss',
