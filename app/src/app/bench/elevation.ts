@@ -96,7 +96,7 @@ const TURN_PER_KEY = 10;
     >
       <i class="bi bi-pencil" aria-hidden="true"></i> {{ 'elevation.pull' | say }}
     </button>
-    @if (bench.pulling()) {
+    @if (bench.pulling() && !pulled()) {
       <p class="pull-words" role="status">
         {{ (missed() ? 'elevation.pull-missed' : 'elevation.pull-how') | say }}
       </p>
