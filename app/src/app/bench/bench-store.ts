@@ -149,7 +149,6 @@ export const BenchStore = signalStore(
     );
     return {
       settled,
-
       treeId,
       state,
       rows,

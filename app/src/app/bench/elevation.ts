@@ -62,7 +62,7 @@ const TURN_PER_KEY = 10;
       (pointerdown)="grab($event)"
       (pointermove)="drag($event)"
       (pointerup)="release($event)"
-      (pointercancel)="release($event)"
+      (pointercancel)="cancel($event)"
       (keydown)="onKey($event)"
     ></div>
     @if (handle(); as at) {
@@ -202,6 +202,12 @@ export class Elevation {
   release(event: PointerEvent): void {
     if (this.pull()) return this.endPull();
     if (this.grabbed?.pointer === event.pointerId) this.grabbed = undefined;
+  }
+
+  /** What the browser takes over is no limb: a pull is let go, a walk ends where it is. */
+  cancel(event: PointerEvent): void {
+    this.pull.set(undefined);
+    this.release(event);
   }
 
   private pointOf(event: PointerEvent): [number, number] {

@@ -1,6 +1,6 @@
 import { wrapBearing } from '../../../../core';
 
-/** A limb as it was pulled on the drawing: where from along its carrier, and the readings that makes, cm and deg. */
+/** A limb as it was pulled on the drawing: three of its readings, deg and cm. */
 export interface PulledLimb {
   bearingDeg: number;
   angleDeg: number;

@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import {
   CONDITIONS,
   decisionShort,
-  FIRST_STEM,
   READING_FIELDS,
   tagOfRow,
   type DraftField,
@@ -12,7 +11,8 @@ import {
 import { BookStore } from '../../book/book-store';
 import { Say, Told } from '../../words/told';
 import { BenchStore } from '../bench-store';
-import { cellsOf, inRowOrder, isTrunkRow } from './reading-cells';
+import { cellsOf, isTrunkRow } from './reading-cells';
+import { ReadingRows } from './reading-rows';
 import { ReadingsFoot } from './readings-foot';
 
 /** What the keys put down. */
@@ -24,6 +24,7 @@ const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '~', '0', '.'] as con
   imports: [ReadingsFoot, Say, Told],
   templateUrl: './reading-pad.html',
   styleUrl: './reading-pad.scss',
+  providers: [ReadingRows],
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class ReadingPad {
@@ -31,17 +32,8 @@ export class ReadingPad {
   private readonly book = inject(BookStore);
   readonly keys = KEYS;
   readonly conditions = CONDITIONS;
-  private blank = this.bench.freshRow();
 
-  /** The rows there are, and one still to be begun. */
-  readonly rowIds = computed<readonly StemId[]>(() => {
-    const stems = this.bench.state()?.tree.stems ?? [];
-    const known = inRowOrder(stems).map(({ id }) => id);
-    const fresh = Object.keys(this.bench.rows()).filter((id) => !known.includes(id));
-    if (fresh.includes(this.blank)) this.blank = this.bench.freshRow();
-    const needsTrunk = known.length === 0 && !fresh.includes(FIRST_STEM);
-    return [...known, ...fresh, needsTrunk ? FIRST_STEM : this.blank];
-  });
+  readonly rowIds = inject(ReadingRows).ids;
 
   /** The limb that is read, and the reading that is next. */
   private readonly chosen = signal<StemId | undefined>(undefined);

@@ -7,12 +7,13 @@ import {
   ElementRef,
   inject,
 } from '@angular/core';
-import { FIRST_STEM, READING_FIELDS, tagOf, told, type DraftField, type StemId } from '../../../../../core';
+import { READING_FIELDS, tagOf, told, type DraftField, type StemId } from '../../../../../core';
 import { Say, Told } from '../../words/told';
 import { BenchStore } from '../bench-store';
 import { Weighing } from '../weighing';
-import { inRowOrder, isTrunkRow } from './reading-cells';
+import { isTrunkRow } from './reading-cells';
 import { ReadingRow } from './reading-row';
+import { ReadingRows } from './reading-rows';
 import { ReadingsFoot } from './readings-foot';
 
 /** Readings, a row for each limb: five numbers, Enter moves on, and a new row is always waiting at the foot. */
@@ -21,6 +22,7 @@ import { ReadingsFoot } from './readings-foot';
   imports: [Say, Told, ReadingRow, ReadingsFoot],
   templateUrl: './readings-grid.html',
   styleUrl: './readings-grid.scss',
+  providers: [ReadingRows],
   changeDetection: ChangeDetectionStrategy.OnPush,
   host: { '(keydown)': 'onKey($event)' },
 })
@@ -28,7 +30,6 @@ export class ReadingsGrid {
   private readonly bench = inject(BenchStore);
   private readonly changes = inject(ChangeDetectorRef);
   private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
-  private blank = this.bench.freshRow();
 
   private readonly weighing = inject(Weighing);
 
@@ -63,18 +64,7 @@ export class ReadingsGrid {
 
   readonly heads = READING_FIELDS.map((field) => `field.${field}` as const);
 
-  readonly rowIds = computed<readonly StemId[]>(
-    () => {
-      const stems = this.bench.state()?.tree.stems;
-      if (!stems) return [];
-      const known = inRowOrder(stems).map(({ id }) => id);
-      const fresh = Object.keys(this.bench.rows()).filter((id) => !known.includes(id));
-      if (fresh.includes(this.blank)) this.blank = this.bench.freshRow();
-      const needsTrunk = known.length === 0 && !fresh.includes(FIRST_STEM);
-      return [...known, ...fresh, needsTrunk ? FIRST_STEM : this.blank];
-    },
-    { equal: (a, b) => a.length === b.length && a.every((id, i) => id === b[i]) },
-  );
+  readonly rowIds = inject(ReadingRows).ids;
 
   leave(event: FocusEvent): void {
     const to = event.relatedTarget;
