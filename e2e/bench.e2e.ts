@@ -85,7 +85,7 @@ test('after the work is the tree as the acts leave it, and can be written down',
   await page.getByText('after the work').click();
   await expect.poll(() => stems.count()).toBeLessThan(before - 10);
   const after = await stems.count();
-  await page.getByRole('button', { name: 'Write it down as done today' }).click();
+  await page.getByRole('button', { name: 'Write it down as done' }).click();
   await expect(page.locator('.past')).toContainText('18 cuts and ties');
   await expect.poll(() => stems.count()).toBe(after);
   await page.getByRole('button', { name: 'Undo' }).click();
