@@ -4,9 +4,22 @@ import { lookAt } from '../findings';
 import { limbsOf } from '../findings/measures';
 import { sceneOf } from '../judging/scene';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
+import type { Act } from '../acts/acts';
+import { fromUprightOf } from '../geometry/vector';
+import type { NodeKind } from '../buds/limb-buds';
 import { stemOf, type Stem } from '../tree/stem';
 import type { BudsSeen } from '../tree/buds-seen';
-import { budChoices, facingChoices, knownNear, type BudChoice, type CutWish } from './bud-choice';
+import { told } from '../words/message';
+import {
+  budChoices,
+  choiceOf,
+  facingChoices,
+  knownNear,
+  type BudChoice,
+  type CutWish,
+  type Fit,
+} from './bud-choice';
+import { cutToBuds, facingsAt, type CutQuestion } from './cut-to-buds';
 import { secondOfFork } from './fork';
 import { limbCutTo, sideShoots } from './side-shoot';
 
@@ -180,5 +193,91 @@ describe('buds to cut to', () => {
     expect(steep.flatMap(({ why }) => why.map(({ code }) => code))).toContain('bud.off-foot');
     const off = steep.flatMap(({ why }) => why).find(({ code }) => code === 'bud.off-foot');
     expect((off?.args?.['off'] as { deg: number }).deg).toBeGreaterThan(5);
+  });
+});
+
+type Shorten = Extract<Act, { kind: 'shorten' }>;
+const cutAt = (cm: number, purpose: Shorten['purpose'] = 'keep-direction'): Shorten => ({
+  ...{ kind: 'shorten', stemId: 'a', toLengthCm: cm, diameterMm: 8, purpose },
+  reason: told('bud.inward'),
+});
+const asked = (scene: FormScene, more: Partial<CutQuestion> = {}): CutQuestion => ({
+  ...{ scene, form: { needsWall: false }, leaderId: undefined, ring: [], kept: [] },
+  ...more,
+});
+
+describe('a cut whose buds do not serve', () => {
+  /** Carts pass all about the east: no bud of the limb leads clear of them, a shoot to the north does. */
+  const site = { clearance: [{ fromDeg: 20, toDeg: 160, heightCm: 400, why: 'carts' }] };
+  const cut = (act: Shorten, limbs: readonly Limb[] = [], kept: readonly string[] = []) =>
+    cutToBuds(asked(sceneWith([A, ...limbs], { site }), { kept }), [act]);
+
+  it('goes to a side shoot', () => {
+    expect(cut(cutAt(60), [on('b', 55, { bearing: 0 })])).toMatchObject([
+      { purpose: 'side-shoot', toStem: 'b', toLengthCm: 55.6 },
+    ]);
+  });
+
+  it('but to none below a limb that stays', () => {
+    const stays = on('stays', 50, { condition: 'dead' });
+    const near = (cm: number) => cut(cutAt(60), [stays, on('b', cm, { bearing: 0 })], ['stays']);
+    expect(near(49.5)).toEqual([]);
+    expect(near(50)).toMatchObject([{ toStem: 'b' }]);
+  });
+
+  it('is not made, unless it is to weaken a rival or calm a limb that stays for a while', () => {
+    expect(cut(cutAt(60))).toEqual([]);
+    for (const purpose of ['weaken-rival', 'calm-temporary'] as const)
+      expect(cut(cutAt(60, purpose))).toEqual([cutAt(60, purpose)]);
+  });
+
+  it('is told how high its shoot’s end would come, never less than the ground', () => {
+    const heights = facingsAt(asked(sceneWith([{ ...A, h: 12, angle: 92 }], { site })), [], cutAt(60))
+      .flatMap(({ tip, why }) => why.map(({ code, args }) => ({ z: tip[2], code, args })))
+      .filter(({ code }) => code === 'bud.low');
+    expect(heights.some(({ z }) => z < 0)).toBe(true);
+    expect(heights.some(({ z }) => z > 20)).toBe(true);
+    for (const { z, args } of heights) expect(args?.['height']).toEqual({ cm: Math.max(0, z) });
+  });
+});
+
+describe('a wall', () => {
+  it('may run any way: only buds that lead along it serve; where it runs is east unless told', () => {
+    const offOf = (wallBearingDeg: number | undefined): number => {
+      const scene = sceneWith([A], { site: { wallBearingDeg } as { wallBearingDeg: number } });
+      const choices = facingsAt(asked(scene, { form: { needsWall: true } }), [], cutAt(60));
+      return choices.filter(({ why }) => why.some(({ code }) => code === 'bud.off-wall')).length;
+    };
+    expect(offOf(0)).toBeGreaterThan(4);
+    expect(offOf(90)).toBeLessThan(3);
+    expect(offOf(undefined)).toBe(offOf(90));
+  });
+});
+
+describe('what a bud is', () => {
+  it('tells how well it serves: a spur fairly, a flower not, one of both fairly where it is to lead', () => {
+    const scene = sceneWith([A]);
+    const fit = (node: NodeKind, leads: boolean): Fit => {
+      const wish = wishFor(scene, leads ? { leads, fromDeg: 0, toDeg: 10 } : {});
+      const bud = { atCm: 60, facingDeg: leads ? 0 : 90, sureDeg: 10, isSeen: true, node };
+      return choiceOf(scene, wish, bud, true).fit;
+    };
+    const kinds: readonly NodeKind[] = ['leaf', 'spur', 'leaf and flower', 'flower'];
+    expect(kinds.map((node) => fit(node, false))).toEqual(['good', 'fair', 'good', 'refused']);
+    expect(fit('leaf and flower', true)).not.toBe('good');
+  });
+
+  it('of a leader: refused 20 deg past the lean a leader may have, fair where its end stands off the foot by more', () => {
+    const seen = new Set<Fit>();
+    for (let angle = 0; angle <= 70; angle += 2) {
+      const scene = sceneWith([{ ...A, angle, h: 5 }], { rules: { 'leader.leanDeg': 12 } });
+      const wish = wishFor(scene, { leads: true, fromDeg: 0, toDeg: 10 });
+      for (const { angleDeg, tip, fit } of facingChoices(scene, wish)) {
+        const wanted = angleDeg > 32 ? 'refused' : fromUprightOf(tip) > 12 ? 'fair' : 'good';
+        expect([angle, fit]).toEqual([angle, wanted]);
+        seen.add(fit);
+      }
+    }
+    expect(seen.size).toBe(3);
   });
 });
