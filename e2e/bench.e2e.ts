@@ -78,6 +78,74 @@ test('walking round moves the drawing and drops no limb and no tag', async ({ pa
   expect(await tags.count()).toBe(count);
 });
 
+/** How far apart the ticks of the height rule are, 10 cm, px. */
+async function apart(page: Page): Promise<number> {
+  const ticks = page.locator('.elevation .height-rule:not(.sides) > g:not(.across)');
+  await ticks.nth(1).waitFor({ state: 'attached' });
+  const [low = NaN, high = NaN] = await ticks.evaluateAll((all) =>
+    all.slice(0, 2).map((tick) => Number(/,(-?[\d.]+)/.exec(tick.getAttribute('transform') ?? '')?.[1])),
+  );
+  return low - high;
+}
+
+test('one goes near by the wheel and by keys, moves what is seen, and is back with one key', async ({
+  page,
+}) => {
+  await openTree(page, 'harrier');
+  const whole = await apart(page);
+  const sheet = page.locator('.elevation-host');
+  await sheet.hover({ position: { x: 310, y: 250 } });
+  await page.mouse.wheel(0, -300);
+  await expect.poll(() => apart(page)).toBeGreaterThan(whole * 1.3);
+  await sheet.press('0');
+  await expect.poll(() => apart(page)).toBeCloseTo(whole, 0);
+
+  await sheet.press('+');
+  await expect.poll(() => apart(page)).toBeCloseTo(whole * 1.4, 1);
+  const standing = await page.locator('.standing-words').textContent();
+  const tag = page.locator('[data-tag=e] .label');
+  const before = await tag.boundingBox();
+  await page.keyboard.press('Shift+ArrowLeft');
+  await expect
+    .poll(async () => Math.round((await tag.boundingBox())?.x ?? 0))
+    .toBe(Math.round((before?.x ?? 0) + 50));
+  // The sheet moves; where one stands does not.
+  await expect(page.locator('.standing-words')).toHaveText(standing ?? '');
+  await page.getByRole('button', { name: /whole tree/ }).click();
+  await expect.poll(() => apart(page)).toBeCloseTo(whole, 0);
+  await expect(page.getByRole('button', { name: /whole tree/ })).toBeHidden();
+});
+
+test.describe('with fingers', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+
+  test('two go near and one still walks round', async ({ page }) => {
+    await openTree(page, 'harrier');
+    const box = await page.locator('.elevation-host').boundingBox();
+    if (!box) throw new Error('no drawing');
+    const cdp = await page.context().newCDPSession(page);
+    const touch = (type: string, ...xs: number[]) =>
+      cdp.send('Input.dispatchTouchEvent', {
+        type: type as 'touchStart',
+        touchPoints: xs.map((x, id) => ({ x: box.x + x, y: box.y + 200, id })),
+      });
+    const from = await page.locator('.standing-words').textContent();
+    const before = await apart(page);
+    await touch('touchStart', 150);
+    await touch('touchStart', 150, 230);
+    for (let by = 10; by <= 80; by += 10) await touch('touchMove', 150 - by, 230 + by);
+    await touch('touchEnd');
+    await expect(page.getByRole('button', { name: /whole tree/ })).toBeVisible();
+    await expect.poll(() => apart(page)).toBeGreaterThan(before * 1.5);
+    await expect(page.locator('.standing-words')).toHaveText(from ?? '');
+
+    await touch('touchStart', 100);
+    for (let x = 110; x <= 260; x += 15) await touch('touchMove', x);
+    await touch('touchEnd');
+    await expect(page.locator('.standing-words')).not.toHaveText(from ?? '');
+  });
+});
+
 test('after the work is the tree as the acts leave it, and can be written down', async ({ page }) => {
   await openTree(page, 'harrier');
   const stems = page.locator('.elevation .stem');

@@ -32,7 +32,7 @@ export interface CutPlace {
 const CALLUS_MM: Record<KindFacts['healing']['value'], number> = { quick: 8, middling: 5.5, slow: 3.5 };
 
 /** Slope of a heading cut, deg, and its distance beyond the bud, cm (5 to 8 mm is common guidance). */
-const SLOPE_DEG = 45;
+export const HEADING_SLOPE_DEG = 45;
 export const BEYOND_BUD_CM = 0.6;
 /** A stub left on purpose, so that hidden buds under the cut may break, cm. */
 export const BENCH_CM = 3;
@@ -90,7 +90,7 @@ export function cutPlace(scene: TreeScene, cut: CutWanted): CutPlace | undefined
   return {
     ...{ diameterMm, heightCm, tool },
     isInThree: isSaw(tool) && isHeavy,
-    slopeDeg: isHeading ? SLOPE_DEG : 0,
+    slopeDeg: isHeading ? HEADING_SLOPE_DEG : 0,
     beyondCm: isHeading ? BEYOND_BUD_CM : how === 'bench' ? BENCH_CM : 0,
     closesYears: yearsToClose(kind, diameterMm),
     ...(!isHeading && flush(scene, stem, diameterMm)),

@@ -4,11 +4,12 @@ import type { FacingDeg } from '../tree/buds-seen';
 import {
   add,
   bearingOf,
+  cross,
   direction,
   dot,
   fromUprightOf,
   scale,
-  subtract,
+  squareTo,
   turnToward,
   unit,
   type Vec3,
@@ -22,16 +23,8 @@ const PLUMB_DEG = 12;
  * away from `leanBearingDeg`, which is what the upper side becomes as the stem leans that way.
  */
 function upperSide(run: Vec3, leanBearingDeg: number): Vec3 {
-  const up: Vec3 = [0, 0, 1];
-  const across = subtract(up, scale(run, dot(up, run)));
-  return dot(across, across) < 1e-9 ? direction(leanBearingDeg + 180, 90) : unit(across);
+  return squareTo(run, [0, 0, 1]) ?? direction(leanBearingDeg + 180, 90);
 }
-
-const cross = (a: Vec3, b: Vec3): Vec3 => [
-  a[1] * b[2] - a[2] * b[1],
-  a[2] * b[0] - a[0] * b[2],
-  a[0] * b[1] - a[1] * b[0],
-];
 
 /**
  * The direction in space that a bud faces, square to the limb.

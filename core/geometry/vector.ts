@@ -39,6 +39,18 @@ export function bearingOf(v: Vec3): number {
   return wrapBearing(Math.atan2(v[0], v[1]) / RAD);
 }
 
+export const cross = (a: Vec3, b: Vec3): Vec3 => [
+  a[1] * b[2] - a[2] * b[1],
+  a[2] * b[0] - a[0] * b[2],
+  a[0] * b[1] - a[1] * b[0],
+];
+
+/** The part of `v` that lies square to a unit vector `line`, as a unit vector; undefined where `v` runs along it. */
+export function squareTo(line: Vec3, v: Vec3): Vec3 | undefined {
+  const across = subtract(v, scale(line, dot(v, line)));
+  return dot(across, across) < 1e-9 ? undefined : unit(across);
+}
+
 /** Angle between two directions, deg, 0 to 180. */
 export function angleBetween(a: Vec3, b: Vec3): number {
   return Math.acos(clampCosine(dot(a, b) / (norm(a) * norm(b) || 1))) / RAD;

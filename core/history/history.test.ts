@@ -6,7 +6,9 @@ import { eventsInForce } from './in-force';
 import type { StemReadings } from '../tree/stem-readings';
 import { named } from '../acts/acts';
 import { doneOn } from './events/acts-done';
+import { oldWounds, woundsLeft } from './old-wounds';
 import { draftOf, readBook, treeState } from './tree-at';
+import { treeFrom } from './tree-draft';
 import type { TreeRecord } from './tree-record';
 import { undoState } from './undo';
 import type { BookEvent, EventBody, Yard } from './events';
@@ -225,5 +227,40 @@ describe('what is learned of a tree later', () => {
       acts: named([{ kind: 'take-out', stemId: 'a', diameterMm: 10, reason }]),
     };
     expect([told(bend)?.shapedBefore, told(bend, cut)?.shapedBefore]).toEqual([false, true]);
+  });
+});
+
+describe('old wounds', () => {
+  const out = (stemId: string, diameterMm: number) =>
+    ({ kind: 'take-out', stemId, diameterMm, reason: because('as-written') }) as const;
+  const done = (acts: ReturnType<typeof out>[], before: BookEvent[], on: string): BookEvent =>
+    event(doneOn('t', treeOn(before), named(acts)), on);
+
+  it('are where limbs were taken out on the days that work was done, on what carried them', () => {
+    const read = measured(40, '2026-01-01');
+    const first = done([out('a1', 7)], [read], '2026-02-01');
+    const second = done([out('a', 15)], [read, first], '2026-03-01');
+    const wounds = oldWounds(readBook({ yard, events: [read, first, second] }), 't');
+    expect(wounds).toMatchObject([
+      { on: 'a', originCm: 32, diameterMm: 7, since: '2026-02-01' },
+      { on: 'trunk', originCm: 50, diameterMm: 15, since: '2026-03-01' },
+    ]);
+    expect(oldWounds(readBook({ yard, events: [read, first, second] }, '2026-02-15'), 't')).toHaveLength(1);
+    expect(oldWounds(readBook({ yard, events: [read] }), 'nobody')).toEqual([]);
+  });
+
+  it('are one for a limb that goes with all it carries, and none for a stem that rises from the ground', () => {
+    const read = measured(40);
+    const { record, stems: before } = treeOn([read]);
+    const tree = treeFrom(record, before);
+    expect(woundsLeft(tree, [out('a', 15), out('a1', 7)], '2026-02-01').map(({ on }) => on)).toEqual([
+      'trunk',
+    ]);
+    expect(woundsLeft(tree, [out('trunk', 30)], '2026-02-01')).toEqual([]);
+    const sucker = {
+      ...tree,
+      stems: tree.stems.map((s) => (s.id === 'a' ? { ...s, parent: { kind: 'rootstock' } as const } : s)),
+    };
+    expect(woundsLeft(sucker, [out('a', 15)], '2026-02-01').map(({ on }) => on)).toEqual(['trunk']);
   });
 });

@@ -2,6 +2,8 @@ import { computed, inject, signal } from '@angular/core';
 import { patchState, signalStore, withComputed, withMethods, withProps, withState } from '@ngrx/signals';
 import {
   layOut,
+  oldWounds,
+  woundsLeft,
   doneOn,
   draftOf,
   formatValue,
@@ -15,6 +17,7 @@ import {
   type DraftField,
   type EventBody,
   type FormId,
+  type ReadBook,
   type Ruling,
   type StemId,
   type StemReadings,
@@ -102,18 +105,20 @@ export const BenchStore = signalStore(
         then: [{ ...asIf, ...visit }],
       });
     });
+    const readThen = (day: string): ReadBook => readBook({ yard: book.yard(), events: book.events() }, day);
     /** The tree as it stood on the day it is looked at, where that is not today. */
     const past = computed<TreeState | undefined>(() => {
       const today = store.seenOn();
       if (today === undefined) return undefined;
-      return treeState(readBook({ yard: book.yard(), events: book.events() }, today), treeId(), { today });
+      return treeState(readThen(today), treeId(), { today });
     });
     const picture = computed<TreePicture | undefined>(() => {
       const then = past();
       if (then) {
         const room = extentOf(layOut((state() ?? then).tree));
         const season = woodSeason(then.site, then.today);
-        return { laid: layOut(then.tree), room, season, verdicts: {}, acts: [] };
+        const wounds = oldWounds(readThen(then.today), treeId());
+        return { laid: layOut(then.tree), room, season, day: then.today, verdicts: {}, acts: [], wounds };
       }
       const shown = store._held() ?? drafted();
       if (!shown) return undefined;
@@ -121,11 +126,14 @@ export const BenchStore = signalStore(
       const answer = judged();
       const isAfter = store.moment() === 'after' && answer !== undefined;
       const tried = store.tried();
-      if (answer && tried) return { ...triedOn(shown, tried, answer.verdicts), season };
+      const day = shown.today;
+      const wounds = oldWounds(book.read(), treeId());
+      if (answer && tried) return { ...triedOn(shown, tried, answer.verdicts), season, day, wounds };
       return {
         laid: layOut(isAfter ? answer.plan.after : shown.tree),
         room: extentOf(layOut(shown.tree)),
-        season,
+        ...{ season, day },
+        wounds: isAfter ? [...wounds, ...woundsLeft(shown.tree, answer.plan.acts, day)] : wounds,
         verdicts: answer?.verdicts ?? {},
         acts: answer && !isAfter ? answer.plan.acts : [],
       };
@@ -306,7 +314,7 @@ function triedOn(
   { tree }: TreeState,
   tried: ChosenSet,
   verdicts: Readonly<Record<StemId, Verdict>>,
-): Omit<TreePicture, 'season'> {
+): Pick<TreePicture, 'laid' | 'room' | 'verdicts' | 'acts'> {
   const kept = new Map(tried.limbs.map((limb) => [limb.stemId, limb.role]));
   const turned = Object.fromEntries(
     Object.entries(verdicts).map(([id, verdict]) => {

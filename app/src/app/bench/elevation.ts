@@ -23,7 +23,8 @@ import {
   type StemId,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
-import { ElevationDrawing } from '../drawing/elevation-drawing';
+import { ElevationDrawing, WHOLE, type Closeness } from '../drawing/elevation-drawing';
+import { goNear, movesSheet, type GoNear } from '../drawing/go-near';
 import type { ClearanceOn } from '../drawing/side-clearance';
 import { RULE_UNITS, type HeightLine } from '../drawing/height-rule';
 import { Say } from '../words/told';
@@ -40,6 +41,15 @@ interface Pull {
   to: [number, number];
 }
 
+/** Where a walk began: on the sheet, px, and round the tree, deg. */
+interface Grabbed {
+  x: number;
+  y: number;
+  standing: number;
+  pointer: number;
+  moved: boolean;
+}
+
 /** A pull begins at a stem within this, px, and is a limb from this length, cm. */
 const NEAR_PX = 26;
 const LEAST_PULL_CM = 4;
@@ -47,8 +57,19 @@ const LEAST_PULL_CM = 4;
 /** Turn for each pixel dragged, deg. A drag across a phone's width walks about half way round. */
 const TURN_PER_PX = 0.45;
 const TURN_PER_KEY = 10;
+/** Nearer, or further, by a key; and the sheet's way by one, px. */
+const NEARER = 1.4;
+const MOVE_PX = 50;
 
-/** The tree as seen from where one stands: drag, or the arrow keys, to walk round it. */
+/** Where the sheet goes by an arrow key with Shift, px: what is looked at lies the other way. */
+const WAYS: Readonly<Record<string, [number, number]>> = {
+  ArrowLeft: [MOVE_PX, 0],
+  ArrowRight: [-MOVE_PX, 0],
+  ArrowUp: [0, MOVE_PX],
+  ArrowDown: [0, -MOVE_PX],
+};
+
+/** The tree as seen from where one stands: drag, or the arrow keys, to walk round it; wheel and two fingers to go near. */
 @Component({
   selector: 'eb-elevation',
   template: `
@@ -56,6 +77,7 @@ const TURN_PER_KEY = 10;
       #host
       class="elevation-host"
       [class.pulling]="bench.pulling()"
+      [class.near]="isNear()"
       role="application"
       tabindex="0"
       [attr.aria-label]="words()"
@@ -96,6 +118,11 @@ const TURN_PER_KEY = 10;
     >
       <i class="bi bi-pencil" aria-hidden="true"></i> {{ 'elevation.pull' | say }}
     </button>
+    @if (isNear()) {
+      <button type="button" class="whole-tree" (click)="near?.back()">
+        {{ 'elevation.whole' | say }} <kbd>0</kbd>
+      </button>
+    }
     @if (bench.pulling() && !pulled()) {
       <p class="pull-words" role="status">
         {{ (missed() ? 'elevation.pull-missed' : 'elevation.pull-how') | say }}
@@ -119,7 +146,11 @@ export class Elevation {
   private readonly pull = signal<Pull | undefined>(undefined);
   /** Whether the last pull began beside every stem. */
   readonly missed = signal(false);
-  private grabbed: { x: number; standing: number; pointer: number; moved: boolean } | undefined;
+  private grabbed: Grabbed | undefined;
+  /** How near the tree is looked at. */
+  private readonly closeness = signal<Closeness>(WHOLE);
+  readonly isNear = computed(() => this.closeness().k > 1);
+  near: GoNear | undefined;
   private readonly turningAngle = signal(false);
 
   private readonly told = inject(Words);
@@ -131,6 +162,7 @@ export class Elevation {
     const filling = this.bench.filling();
     this.bench.picture();
     this.size();
+    this.closeness();
     if (filling?.field !== 'angle') return undefined;
     return this.drawing?.endsOf(filling.row, this.bench.standingDeg());
   });
@@ -156,6 +188,7 @@ export class Elevation {
         (to) => this.follow.to(to),
         this.told,
       );
+      this.near = goNear(host, (closeness) => this.closeness.set(closeness));
       const observer = new ResizeObserver(([entry]) => {
         if (entry) this.size.set({ width: entry.contentRect.width, height: entry.contentRect.height });
       });
@@ -165,9 +198,18 @@ export class Elevation {
     effect(() => {
       const [picture, size] = [this.bench.picture(), this.size()];
       if (!picture || !size) return;
+      this.near?.resize(size.width, size.height);
       this.drawing?.show(picture, this.lines(), size, RULE_UNITS[this.book.units()], (deg) =>
         this.clearanceOn(deg),
       );
+    });
+    effect(() => {
+      const closeness = this.closeness();
+      this.drawing?.look(closeness);
+    });
+    effect(() => {
+      this.bench.treeId();
+      this.near?.back();
     });
     effect(() => {
       this.bench.picture();
@@ -184,8 +226,10 @@ export class Elevation {
 
   grab(event: PointerEvent): void {
     if (this.bench.pulling()) return this.beginPull(event);
-    const { clientX: x, pointerId: pointer } = event;
-    this.grabbed = { x, standing: this.bench.standingDeg(), pointer, moved: false };
+    // A second finger goes nearer instead; so does a press that takes hold of the sheet.
+    if (this.grabbed || movesSheet(event)) return (this.grabbed = undefined);
+    const { clientX: x, clientY: y, pointerId: pointer } = event;
+    this.grabbed = { x, y, standing: this.bench.standingDeg(), pointer, moved: false };
   }
 
   drag(event: PointerEvent): void {
@@ -193,9 +237,13 @@ export class Elevation {
     const { grabbed } = this;
     if (grabbed?.pointer !== event.pointerId) return;
     const dx = event.clientX - grabbed.x;
-    if (!grabbed.moved && Math.abs(dx) < 4) return;
+    const far = Math.hypot(dx, this.isNear() ? event.clientY - grabbed.y : 0);
+    if (!grabbed.moved && far < 4) return;
     if (!grabbed.moved) this.host().nativeElement.setPointerCapture(event.pointerId);
     grabbed.moved = true;
+    // From near by, what one walks past is as high as the finger takes it.
+    if (this.isNear()) this.near?.move(0, event.clientY - grabbed.y);
+    grabbed.y = event.clientY;
     this.bench.stand(grabbed.standing + dx * TURN_PER_PX);
   }
 
@@ -239,10 +287,23 @@ export class Elevation {
 
   onKey(event: KeyboardEvent): void {
     if (event.key === 'Escape') this.bench.pull(false);
+    if (this.goByKey(event)) return event.preventDefault();
     const turn = { ArrowLeft: -TURN_PER_KEY, ArrowRight: TURN_PER_KEY }[event.key];
     if (turn === undefined) return;
     event.preventDefault();
     this.bench.stand(this.bench.standingDeg() + turn);
+  }
+
+  /** Goes nearer or back, or moves the sheet; false where a key is for none of these. */
+  private goByKey({ key, shiftKey, ctrlKey, metaKey }: KeyboardEvent): boolean {
+    const { near } = this;
+    if (!near || ctrlKey || metaKey) return false;
+    if (key === '0') near.back();
+    else if (key === '+' || key === '=') near.by(NEARER);
+    else if (key === '-') near.by(1 / NEARER);
+    else if (shiftKey && key in WAYS) near.move(...(WAYS[key] as [number, number]));
+    else return false;
+    return true;
   }
 
   grabAngle(event: PointerEvent): void {

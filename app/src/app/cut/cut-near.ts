@@ -31,6 +31,7 @@ const OVER_BUD = { least: mm(5), most: mm(8) };
           [limbDeg]="stem.shape.run.value"
           [facingDeg]="choice.facingDeg"
           [shootDeg]="choice.angleDeg"
+          [turnDeg]="choice.bearingDeg - stem.shape.runBearing.value"
         />
       }
       @if (facts().length > 0) {

@@ -1,13 +1,18 @@
-import { select } from 'd3';
+import { greatest, least, select } from 'd3';
 import {
+  cutRim,
   day,
+  facingInSpace,
+  HEADING_SLOPE_DEG,
   markOf,
   positionAt,
   runAt,
+  stemOf,
   type Act,
   type ActMark,
   type Course,
   type DrawnPoint,
+  type LaidTree,
   type Projection,
   type Vec3,
 } from '../../../../core';
@@ -17,7 +22,7 @@ import type { TreePicture } from './tree-picture';
 /** Where marks are drawn: their layer, and how tree cm become pixels there. */
 export interface Board {
   layer: SVGGElement;
-  scale: number;
+  scale(): number;
   at(point: { x: number; y: number }): [number, number];
   open(course: Course, project: Projection): string;
 }
@@ -34,7 +39,7 @@ export function markFor(board: Board, act: Act, { laid }: TreePicture, words: Dr
     case 'wanted':
       return laid.trunk ? [wanted(board, mark.at, words)] : [];
     case 'cut':
-      return [cutLine(board, laid.courses.get(mark.stemId) as Course, mark)];
+      return [cutLine(board, laid.courses.get(mark.stemId) as Course, mark, facingOf(laid, act))];
     case 'course':
       return [ghost(board, laid.courses.get(mark.stemId) as Course, mark.ghost)];
     case 'dated':
@@ -53,24 +58,55 @@ function wanted(board: Board, there: Vec3, words: DrawingWords): DrawnMark {
   return { place: (project) => put(board, group.node() as SVGGElement, project(there), 0) };
 }
 
-/** A line across a limb where it is cut. */
+/** The way the bud faces that a limb is cut to, where it is cut to one. */
+function facingOf({ tree, courses }: LaidTree, act: Act): Vec3 | undefined {
+  if (act.kind !== 'shorten' || !act.bud) return undefined;
+  const stem = stemOf(tree, act.stemId);
+  const course = courses.get(act.stemId);
+  return stem && course
+    ? facingInSpace(runAt(course, act.toLengthCm), stem.shape.runBearing.value, act.bud.facingDeg)
+    : undefined;
+}
+
+type Point = [number, number];
+
+/** How far a cut's line is drawn beyond the bark, px. */
+const BEYOND_PX = 6;
+const LEAST_HALF_PX = 8;
+
+/** A line across a limb where it is cut, sloped as the cut is seen from where one stands. */
 function cutLine(
   board: Board,
   course: Course,
   { atCm, diameterMm, isWhole }: Extract<ActMark, { kind: 'cut' }>,
+  facing: Vec3 | undefined,
 ): DrawnMark {
-  const half = Math.max(8, (diameterMm / 20) * board.scale + 6);
+  const run = runAt(course, atCm);
+  const at = positionAt(course, atCm);
+  const slopeDeg = HEADING_SLOPE_DEG;
+  const rim = cutRim({ at, run, facing, halfCm: Math.max(diameterMm, 2) / 20, slopeDeg });
   const group = select(board.layer)
     .append('g')
     .attr('class', `mark ${isWhole ? 'take-out' : 'shorten'}`);
-  group.append('line').attr('class', 'under').attr('y1', -half).attr('y2', half);
-  group.append('line').attr('y1', -half).attr('y2', half);
+  const lines = ['under', 'blade'].map(
+    (name) => group.append('line').attr('class', name).node() as SVGLineElement,
+  );
   return {
     place: (project) => {
-      const [dx, dy, dz] = runAt(course, atCm);
-      const way = project([dx, dy, dz]);
-      const turnDeg = (Math.atan2(-way.y, way.x) * 180) / Math.PI;
-      put(board, group.node() as SVGGElement, project(positionAt(course, atCm)), turnDeg);
+      const seen = rim.map((point) => board.at(project(point)));
+      const way = project(run);
+      const aside = ([x, y]: Point): number => -x * way.y - y * way.x;
+      const [one, other] = [least(seen, aside), greatest(seen, aside)] as [Point, Point];
+      const middle = [(one[0] + other[0]) / 2, (one[1] + other[1]) / 2] as const;
+      const wide = Math.hypot(other[0] - one[0], other[1] - one[1]);
+      const half = Math.max(LEAST_HALF_PX, wide / 2 + BEYOND_PX);
+      for (const line of lines) {
+        line.setAttribute('y1', (-half).toFixed(1));
+        line.setAttribute('y2', half.toFixed(1));
+      }
+      const turnDeg = (Math.atan2(other[1] - one[1], other[0] - one[0]) * 180) / Math.PI - 90;
+      const node = group.node() as SVGGElement;
+      node.setAttribute('transform', placed(middle[0], middle[1], turnDeg));
     },
   };
 }
@@ -105,5 +141,8 @@ function ghost(board: Board, course: Course, bent: Course): DrawnMark {
 
 function put(board: Board, group: SVGGElement, where: Pick<DrawnPoint, 'x' | 'y'>, turnDeg: number): void {
   const [x, y] = board.at(where);
-  group.setAttribute('transform', `translate(${x.toFixed(1)},${y.toFixed(1)}) rotate(${turnDeg.toFixed(1)})`);
+  group.setAttribute('transform', placed(x, y, turnDeg));
 }
+
+const placed = (x: number, y: number, turnDeg: number): string =>
+  `translate(${x.toFixed(1)},${y.toFixed(1)}) rotate(${turnDeg.toFixed(1)})`;

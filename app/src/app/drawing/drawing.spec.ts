@@ -31,13 +31,15 @@ const TREE: TestTree = {
   ],
 };
 const SIZE = { width: 600, height: 500 };
-const CM = { cm: 1, name: 'draw.unit.metric' as const, step: 10 };
+const CM = { cm: 1, name: 'draw.unit.metric' as const, step: 10, finer: [5, 1] };
 
 function picture(): TreePicture {
   const state = treeOf(TREE);
   const judged = judge(state) as Judgement;
   const laid = layOut(state.tree);
-  return { laid, room: extentOf(laid), season: 2027, verdicts: judged.verdicts, acts: judged.plan.acts };
+  const { verdicts, plan } = judged;
+  const when = { season: 2027, day: '2026-11-14' };
+  return { laid, room: extentOf(laid), ...when, verdicts, acts: plan.acts, wounds: [] };
 }
 
 let host: HTMLElement;

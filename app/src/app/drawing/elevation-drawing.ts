@@ -1,63 +1,60 @@
 import { create, select, selectAll, type Selection } from 'd3';
 import {
-  axisOf,
   elevationFrom,
   isStraight,
   onSite,
-  outlineOf,
   positionAt,
-  woodByAge,
-  type AxisPoint,
   type Course,
   type Projection,
   type Stem,
   type StemId,
+  type Vec3,
 } from '../../../../core';
 import { markFor, type DrawnMark } from './act-marks';
 import type { DrawingWords, Follow } from './figure-links';
 import { frameFor, type Frame } from './frame';
 import { drawHeightRule, type HeightLine, type RuleUnit } from './height-rule';
+import { Plate } from './plate/plate';
 import { whenPressed } from './pressed';
 import { SideClearance, type ClearanceOn } from './side-clearance';
 import { hangTags, TAG_HEIGHT } from './tags';
 import { tagMark, type TagMark, type TreePicture } from './tree-picture';
-import { woodColour } from './wood-colours';
 
 interface DrawnStem {
   stem: Stem;
   course: Course;
-  wood: readonly DrawnWood[];
   group: SVGGElement;
   hit: SVGPathElement;
   tag: { group: SVGGElement; label: SVGGElement; width: number };
   /** Where its nearness is taken, and where its tag is tied. */
-  middle: AxisPoint['at'];
-  tiedTo: AxisPoint['at'];
+  middle: Vec3;
+  tiedTo: Vec3;
   near: number;
 }
 
-/** Wood of one age on a stem, with what is drawn of it now. */
-interface DrawnWood {
-  ageSeasons: number;
-  axis: readonly AxisPoint[];
-  path: SVGPathElement;
-  fill: string;
+/** How a drawing is looked at: so many times larger, and moved by so many px. */
+export interface Closeness {
+  k: number;
+  x: number;
+  y: number;
 }
 
+export const WHOLE: Closeness = { k: 1, x: 0, y: 0 };
+
 const MARGINS = { left: 52, right: 20, top: 26, bottom: 34 };
-/** Thinnest line drawn, px. */
-const HAIR_PX = 1.3;
 /** Share along a limb where its tag is tied. */
 const TIED_AT = 0.82;
 /** Time without a step after which one stands still, ms. */
 const STILL_MS = 90;
 
 /**
- * The tree seen from where one stands, kept as SVG that is built once and then only moved: walking round changes
- * outlines, shades and tags, never the number of elements.
+ * The tree seen from where one stands: its wood on a plate, and over it, as SVG that is built once and then only moved, what is
+ * written and touched. Walking round changes tags and what a finger finds, never the number of elements.
  */
 export class ElevationDrawing {
   private readonly svg: Selection<SVGSVGElement, undefined, null, undefined>;
+  private readonly under: Selection<SVGSVGElement, undefined, null, undefined>;
+  private readonly plate: Plate;
   private readonly rule: SVGGElement;
   private readonly wood: SVGGElement;
   private readonly marks: SVGGElement;
@@ -66,7 +63,14 @@ export class ElevationDrawing {
   private strings: SVGPathElement | undefined;
   private stems: DrawnStem[] = [];
   private drawnMarks: DrawnMark[] = [];
-  private frame: Frame = frameFor({ radiusCm: 40, heightCm: 120 }, 400, 400, MARGINS);
+  private whole: Frame = frameFor({ radiusCm: 40, heightCm: 120 }, 400, 400, MARGINS);
+  private frame: Frame = this.whole;
+  private closeness = WHOLE;
+  private inHand: StemId | undefined;
+  private standingDeg = 180;
+  /** Whether a step was taken just now. */
+  private walks = false;
+  private drawRule: () => void = () => undefined;
   private reachCm = 40;
   private hitsTimer: ReturnType<typeof setTimeout> | undefined;
   private depthOrder = '';
@@ -77,13 +81,24 @@ export class ElevationDrawing {
     private readonly follow: Follow,
     private readonly words: DrawingWords,
   ) {
-    this.svg = create<SVGSVGElement>('svg').attr('class', 'elevation');
-    host.append(this.svg.node() as SVGSVGElement);
+    const sheet = (name: string): Selection<SVGSVGElement, undefined, null, undefined> => {
+      const svg = create<SVGSVGElement>('svg').attr('class', name);
+      host.append(svg.node() as SVGSVGElement);
+      return svg;
+    };
+    this.under = sheet('elevation under');
+    this.plate = new Plate(host);
+    this.svg = sheet('elevation over');
     whenPressed(this.svg.node() as SVGSVGElement, onSelect);
-    const layer = (name: string): SVGGElement =>
-      this.svg.append('g').attr('class', name).node() as SVGGElement;
-    this.rule = layer('height-rule');
-    this.sides = new SideClearance(layer('height-rule sides'), onSite('clearance'), follow, words);
+    const layer = (name: string, svg = this.svg): SVGGElement =>
+      svg.append('g').attr('class', name).node() as SVGGElement;
+    this.rule = layer('height-rule', this.under);
+    this.sides = new SideClearance(
+      layer('height-rule sides', this.under),
+      onSite('clearance'),
+      follow,
+      words,
+    );
     this.wood = layer('wood');
     this.marks = layer('marks');
     this.tags = layer('tags');
@@ -98,15 +113,21 @@ export class ElevationDrawing {
     clearance: ClearanceOn = () => undefined,
   ): void {
     this.reachCm = picture.room.radiusCm * 0.6;
-    this.frame = frameFor(roomFor(picture), size.width, size.height, MARGINS);
+    this.whole = frameFor(roomFor(picture), size.width, size.height, MARGINS);
+    this.frame = closer(this.whole, this.closeness);
+    this.under.attr('viewBox', `0 0 ${size.width} ${size.height}`);
     this.svg.attr('viewBox', `0 0 ${size.width} ${size.height}`);
-    drawHeightRule(this.rule, this.frame, lines, unit, this.follow, this.words);
-    this.sides.show(this.frame, clearance);
+    this.plate.show(picture, size);
+    this.drawRule = () => {
+      drawHeightRule(this.rule, this.frame, lines, unit, this.follow, this.words);
+      this.sides.show(this.frame, clearance);
+    };
+    this.drawRule();
     this.drawStems(picture);
     this.marks.replaceChildren();
     const board = {
       layer: this.marks,
-      scale: this.frame.scale,
+      scale: () => this.frame.scale,
       at: (point: { x: number; y: number }) => this.at(point),
       open: (course: Course, project: Projection) => this.open(course, project),
     };
@@ -114,10 +135,27 @@ export class ElevationDrawing {
     this.depthOrder = '';
   }
 
+  /** Goes nearer to the tree, or back; what is shown stays. */
+  look(closeness: Closeness): void {
+    if (
+      closeness.k === this.closeness.k &&
+      closeness.x === this.closeness.x &&
+      closeness.y === this.closeness.y
+    )
+      return;
+    this.closeness = closeness;
+    this.frame = closer(this.whole, closeness);
+    this.drawRule();
+    this.turn(this.standingDeg);
+  }
+
   /** Shows the tree from a bearing. */
   turn(standingDeg: number): void {
+    this.standingDeg = standingDeg;
     const project = elevationFrom(standingDeg);
-    for (const drawn of this.stems) this.placeStem(drawn, project);
+    for (const drawn of this.stems) drawn.near = project(drawn.middle).near;
+    this.drawPlate(this.walks);
+    this.walks = true;
     this.sortByDepth();
     this.sides.turn(standingDeg);
     for (const mark of this.drawnMarks) mark.place(project);
@@ -126,6 +164,8 @@ export class ElevationDrawing {
   }
 
   select(id: StemId | undefined): void {
+    this.inHand = id;
+    this.drawPlate(false);
     for (const { stem, group, tag } of this.stems) {
       group.classList.toggle('in-hand', stem.id === id);
       tag.group.classList.toggle('in-hand', stem.id === id);
@@ -185,18 +225,11 @@ export class ElevationDrawing {
       const mark = tagMark(verdict);
       const group = select(this.wood).append('g').attr('class', `stem ${mark}`).attr('data-stem', stem.id);
       const hit = group.append('path').attr('class', 'hit').node() as SVGPathElement;
-      const wood = woodByAge(stem, picture.season).map(({ fromCm, toCm, ageSeasons }) => ({
-        ageSeasons,
-        axis: axisOf(course, fromCm, toCm, HAIR_PX / this.frame.scale),
-        path: group.append('path').attr('class', 'bark').node() as SVGPathElement,
-        fill: '',
-      }));
       const node = group.node() as SVGGElement;
       node.addEventListener('click', () => this.onSelect(stem.id));
       return {
         stem,
         course,
-        wood,
         group: node,
         hit,
         tag: this.drawTag(stem, mark),
@@ -252,32 +285,19 @@ export class ElevationDrawing {
     return { group: node, label: label.node() as SVGGElement, width };
   }
 
-  private placeStem(drawn: DrawnStem, project: Projection): void {
-    drawn.near = project(drawn.middle).near;
-    const near = 0.62 + (0.5 * drawn.near) / this.reachCm;
-    for (const wood of drawn.wood) {
-      wood.path.setAttribute('d', this.closed(outlineOf(wood.axis, project)));
-      const fill = woodColour(wood.ageSeasons, near);
-      if (wood.fill !== fill) wood.path.setAttribute('fill', fill);
-      wood.fill = fill;
-    }
+  private drawPlate(isMoving: boolean): void {
+    const { frame, reachCm } = this;
+    this.plate.draw({ frame, reachCm, isMoving }, this.standingDeg, this.inHand);
   }
 
-  /** What a finger may touch follows once one stands still: no limb is touched while walking. */
+  /** What a finger may touch, and what is too fine for a walk, follow once one stands still. */
   private placeHitsSoon(project: Projection): void {
     clearTimeout(this.hitsTimer);
     this.hitsTimer = setTimeout(() => {
+      this.walks = false;
+      this.drawPlate(false);
       for (const { course, hit } of this.stems) hit.setAttribute('d', this.open(course, project));
     }, STILL_MS);
-  }
-
-  private closed(edge: readonly (readonly [number, number])[]): string {
-    const { footX, footY, scale } = this.frame;
-    let d = '';
-    for (const [x, y] of edge) {
-      d += `${d === '' ? 'M' : 'L'}${(footX + x * scale).toFixed(1)} ${(footY - y * scale).toFixed(1)}`;
-    }
-    return `${d}Z`;
   }
 
   private open(course: Course, project: Projection): string {
@@ -304,16 +324,31 @@ export class ElevationDrawing {
       const [x, y] = this.at(project(tiedTo));
       return { x, y, width: tag.width };
     });
-    const hung = hangTags(tied, this.frame);
+    // Tags of what lies off the sheet would crowd its rim.
+    const isOn = tied.map(({ x, y }) => isOnSheet(this.frame, x, y));
+    const hung = hangTags(
+      tied.filter((_, i) => isOn[i]),
+      this.frame,
+    );
     let strings = '';
+    let next = 0;
     this.stems.forEach(({ tag }, i) => {
-      const { tiedX, tiedY, x, y } = hung[i] as (typeof hung)[number];
+      tag.group.setAttribute('display', isOn[i] ? 'inline' : 'none');
+      if (!isOn[i]) return;
+      const { tiedX, tiedY, x, y } = hung[next++] as (typeof hung)[number];
       strings += `M${tiedX.toFixed(1)} ${tiedY.toFixed(1)}L${x.toFixed(1)} ${y.toFixed(1)}`;
       tag.label.setAttribute('transform', `translate(${x.toFixed(1)},${y.toFixed(1)})`);
     });
     this.strings?.setAttribute('d', strings);
   }
 }
+
+function closer(whole: Frame, { k, x, y }: Closeness): Frame {
+  return { ...whole, scale: whole.scale * k, footX: whole.footX * k + x, footY: whole.footY * k + y };
+}
+
+const isOnSheet = ({ width, height }: Frame, x: number, y: number): boolean =>
+  x > -4 && x < width + 4 && y > -4 && y < height + 4;
 
 function roomFor(picture: TreePicture): { radiusCm: number; heightCm: number } {
   const { radiusCm, heightCm } = picture.room;

@@ -11,17 +11,21 @@ export interface HeightLine {
   ground: Ground;
 }
 
-/** What a rule counts in: cm to one of its units, the unit's name, and units between ticks. */
+/** What a rule counts in: cm to one of its units, the unit's name, and units between ticks; fewer from near by. */
 export interface RuleUnit {
   cm: number;
   name: MessageCode;
   step: number;
+  finer: readonly number[];
 }
+
+/** Ticks are never closer than this where finer ones would be, px. */
+const TICKS_PX = 20;
 
 /** What heights are read in, by the grower's units. */
 export const RULE_UNITS: Record<Units, RuleUnit> = {
-  metric: { cm: 1, name: 'draw.unit.metric', step: 10 },
-  imperial: { cm: 2.54, name: 'draw.unit.imperial', step: 4 },
+  metric: { cm: 1, name: 'draw.unit.metric', step: 10, finer: [5, 1] },
+  imperial: { cm: 2.54, name: 'draw.unit.imperial', step: 4, finer: [2, 1] },
 };
 
 /** Draws the height rule, the ground, and the lines across, in place of what the layer held. */
@@ -33,15 +37,17 @@ export function drawHeightRule(
   follow: Follow,
   words: DrawingWords,
 ): void {
-  const { width, footY, scale } = frame;
+  const { width, height, footY, scale } = frame;
   const topCm = (footY - 8) / scale;
   const rule = select<SVGGElement, undefined>(layer);
   rule.selectAll('*').remove();
   const y = scaleLinear([0, topCm / unit.cm], [footY, 8]);
   const x = 34;
   rule.append('line').attr('class', 'ruler').attr('x1', x).attr('x2', x).attr('y1', footY).attr('y2', 8);
-  for (let v = 0; v * unit.cm <= topCm; v += unit.step) {
-    const isLong = Math.round(v / unit.step) % 5 === 0;
+  const step = unit.finer.findLast((finer) => finer * unit.cm * scale >= TICKS_PX) ?? unit.step;
+  const lowest = Math.max(0, Math.ceil((footY - height) / scale / unit.cm / step)) * step;
+  for (let v = lowest; v * unit.cm <= topCm; v += step) {
+    const isLong = Math.round(v / step) % 5 === 0;
     const tick = rule.append('g').attr('transform', `translate(${x},${y(v)})`);
     tick.append('line').attr('x2', isLong ? 9 : 5);
     if (isLong && v > 0) tick.append('text').attr('x', -4).attr('dy', '0.32em').text(Math.round(v));
@@ -59,15 +65,6 @@ export function drawHeightRule(
     .attr('x2', width - 6)
     .attr('y1', footY)
     .attr('y2', footY);
-  for (let gx = 20; gx < width - 10; gx += 9) {
-    rule
-      .append('line')
-      .attr('class', 'hatch')
-      .attr('x1', gx)
-      .attr('x2', gx - 6)
-      .attr('y1', footY)
-      .attr('y2', footY + 6);
-  }
   for (const { heightCm, words: across, kind, ground } of lines) {
     if (heightCm > topCm) continue;
     const at = footY - heightCm * scale;

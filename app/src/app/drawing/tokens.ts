@@ -15,6 +15,10 @@ export const TOKENS = {
   /** A leaf on ink. */
   leafPale: '#b9d58f',
   bark: '#8a7663',
+  /** Wood laid bare by a cut; a leaf bud in winter, and a flower bud. */
+  cutWood: '#dcc794',
+  bud: '#6b4a2b',
+  flowerBud: '#b0736a',
   /** Wood by its age in seasons: this year's shoot first. */
   wood: ['#4f7426', '#7d3420', '#4c3d31', '#3e423c'],
   sans: "'Fira Sans', system-ui, sans-serif",

@@ -1,5 +1,5 @@
 import type { Extent } from './frame';
-import type { Act, LaidTree, StemId, Verdict } from '../../../../core';
+import type { Act, LaidTree, StemId, Verdict, Wound } from '../../../../core';
 
 /** What is drawn of a tree: its courses, and what is to be done to them. */
 export interface TreePicture {
@@ -8,9 +8,13 @@ export interface TreePicture {
   room: Extent;
   /** Season the wood's age is told against. */
   season: number;
+  /** ISO date it is looked at on. */
+  day: string;
   verdicts: Readonly<Record<StemId, Verdict>>;
   /** Work to show on the limbs; none when the tree is shown as the work leaves it. */
   acts: readonly Act[];
+  /** Where limbs were taken off. */
+  wounds: readonly Wound[];
 }
 
 /** How a stem's decision is written on its tag, apart from its name. */

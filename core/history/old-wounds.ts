@@ -1,0 +1,57 @@
+import type { Act } from '../acts/acts';
+import { trunkOf, type Tree } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
+import { waysOf } from './events';
+import type { ReadBook } from './tree-at';
+import { newTreeDraft, treeFrom } from './tree-draft';
+
+/** Where a limb was taken off, on the stem that carried it. */
+export interface Wound {
+  on: StemId;
+  /** On the trunk a height above ground, on any other stem a distance along it, cm. */
+  originCm: number;
+  /** The way the limb left, deg clockwise from north and from upright. */
+  bearingDeg: number;
+  angleDeg: number;
+  /** Across, mm. */
+  diameterMm: number;
+  /** ISO date. */
+  since: string;
+}
+
+/** The wounds that limbs taken out leave on what stays; none of limbs that rise from the ground or go with their carrier. */
+export function woundsLeft(tree: Tree, acts: readonly Act[], since: string): Wound[] {
+  const cut = new Map(acts.flatMap((act) => (act.kind === 'take-out' ? [[act.stemId, act.diameterMm]] : [])));
+  return tree.stems.flatMap(({ id, parent, origin, bearing, shape }): Wound[] => {
+    const diameterMm = cut.get(id);
+    const on = parent.kind === 'stem' ? parent.stemId : parent.kind === 'rootstock' && trunkOf(tree)?.id;
+    if (diameterMm === undefined || !on || cut.has(on)) return [];
+    const way = { bearingDeg: bearing.value, angleDeg: shape.departure.value };
+    return [{ on, originCm: origin.value, ...way, diameterMm, since }];
+  });
+}
+
+const known = new WeakMap<ReadBook, Map<string, Wound[]>>();
+
+/** The wounds that work on record has left on a tree, the oldest first; those on wood that is gone since among them. */
+export function oldWounds(read: ReadBook, treeId: string): Wound[] {
+  const ofTrees = known.get(read) ?? new Map<string, Wound[]>();
+  known.set(read, ofTrees);
+  const found = ofTrees.get(treeId) ?? workedOut(read, treeId);
+  ofTrees.set(treeId, found);
+  return found;
+}
+
+function workedOut(read: ReadBook, treeId: string): Wound[] {
+  const record = read.trees.find((tree) => tree.record.id === treeId)?.record;
+  if (!record) return [];
+  const draft = newTreeDraft(record);
+  return (read.eventsOf.get(treeId) ?? []).flatMap((event): Wound[] => {
+    const left =
+      event.kind === 'acts-done'
+        ? woundsLeft(treeFrom(draft.record, draft.stems), event.acts, event.happenedOn)
+        : [];
+    waysOf(event.kind).reduce?.(draft, event);
+    return left;
+  });
+}
