@@ -1,4 +1,4 @@
-import { expect, test, type Page } from './on-a-day';
+import { expect, goTo, test, type Page } from './on-a-day';
 import { outlinesIn } from './screens';
 
 const saved = (page: Page) => expect(page.locator('.keeping')).toHaveAttribute('data-keeping', 'saved');
@@ -9,6 +9,7 @@ const verdict = (page: Page, row: string) => page.locator(`[data-row="${row}"] .
 async function openTree(page: Page, id: string): Promise<void> {
   await page.goto(`/tree/${id}`);
   await expect(page.locator('.elevation .tag').first()).toBeVisible();
+  await goTo(page, 'read');
 }
 
 test('the yard shows every tree drawn, what it is, its form and the next thing to do', async ({ page }) => {
@@ -41,6 +42,7 @@ test('a limb in hand says what becomes of it, with numbers, and may be overruled
   await expect(hand.locator('.decision')).toHaveText('stays');
   await saved(page);
   await page.reload();
+  await goTo(page, 'read');
   await expect(verdict(page, 'd')).toHaveText('stays');
 });
 
@@ -76,6 +78,23 @@ test('walking round moves the drawing and drops no limb and no tag', async ({ pa
   await page.locator('.elevation-host').focus();
   for (let i = 0; i < 36; i++) await page.keyboard.press('ArrowRight');
   expect(await tags.count()).toBe(count);
+});
+
+test('reading, deciding and the work each have their room', async ({ page }) => {
+  await page.goto('/tree/weir');
+  // What was read is to be decided: the readings leave their room to that.
+  await expect(page.locator('.chosen-set')).toBeVisible();
+  await expect(page.locator('.readings')).toBeHidden();
+  await page.getByRole('button', { name: /C, its angle/ }).click();
+  await expect(cell(page, 'c', 'angle')).toBeFocused();
+
+  await goTo(page, 'work');
+  const lines = page.locator('.work-lines li');
+  await expect(lines).toHaveCount(4);
+  await expect(lines.locator('.number')).toHaveText(['1', '2', '3', '4']);
+  await lines.first().getByRole('button').click();
+  await expect(lines.first()).toHaveClass(/in-hand/);
+  await expect(page.locator('.stem.in-hand')).toHaveCount(1);
 });
 
 /** How far apart the ticks of the height rule are, 10 cm, px. */
@@ -153,6 +172,7 @@ test('after the work is the tree as the acts leave it, and can be written down',
   await page.getByText('after the work').click();
   await expect.poll(() => stems.count()).toBeLessThan(before - 10);
   const after = await stems.count();
+  await goTo(page, 'work');
   await page.getByRole('button', { name: 'Write it down as done' }).click();
   await expect(page.locator('.past')).toContainText('18 cuts and ties');
   await expect.poll(() => stems.count()).toBe(after);

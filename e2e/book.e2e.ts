@@ -1,4 +1,4 @@
-import { expect, test, type Page } from './on-a-day';
+import { expect, goTo, test, type Page } from './on-a-day';
 import { killings } from './kills';
 import { readFileSync } from 'node:fs';
 
@@ -8,6 +8,7 @@ const cell = (page: Page, row: string, field: string) =>
 async function openTree(page: Page, id: string): Promise<void> {
   await page.goto(`/tree/${id}`);
   await expect(page.locator('.elevation .tag').first()).toBeVisible();
+  await goTo(page, 'read');
 }
 
 test('what a page called saved before it was killed is there in the next', async ({ context, baseURL }) => {

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from './on-a-day';
+import { expect, goTo, test, type Page } from './on-a-day';
 import { outlinesIn } from './screens';
 
 const saved = (page: Page) => expect(page.locator('.keeping')).toHaveAttribute('data-keeping', 'saved');
@@ -7,6 +7,7 @@ const hand = (page: Page) => page.locator('.hand');
 async function openTree(page: Page, id: string): Promise<void> {
   await page.goto(`/tree/${id}`);
   await expect(page.locator('.elevation .tag').first()).toBeVisible();
+  await goTo(page, 'read');
 }
 
 test('a runner-up is tried on, drawn, and kept: its limbs are pinned', async ({ page }) => {

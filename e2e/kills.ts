@@ -44,6 +44,7 @@ export async function killings(
 async function opened(context: BrowserContext, home: string): Promise<Page> {
   const page = await context.newPage();
   await page.goto(`${home}/tree/${TREE}`);
+  await page.locator('eb-bench-rooms').getByText('read', { exact: true }).click();
   await page.locator(`[data-row=${ROW}] .verdict`).filter({ hasText: /\w/ }).waitFor();
   return page;
 }

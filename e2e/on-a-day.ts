@@ -1,5 +1,7 @@
 import { test as plain } from '@playwright/test';
 
+import type { Page } from '@playwright/test';
+
 export { expect, type Page } from '@playwright/test';
 
 /** The day on which every test looks at the demo yard, so that none depends on the day it runs on. */
@@ -12,3 +14,7 @@ export const test = plain.extend({
     await use(page);
   },
 });
+
+/** Goes to a room of the bench. */
+export const goTo = (page: Page, room: 'read' | 'decide' | 'from above' | 'work'): Promise<void> =>
+  page.locator('eb-bench-rooms').getByText(room, { exact: true }).click();

@@ -68,11 +68,15 @@ async function enter(page: Page, hand: Hand, how: string): Promise<void> {
   expect(hand.seconds).toBeLessThan(THREE_MINUTES_S);
 }
 
-/** Where something is drawn, once it is: drawings are made anew in the first pause of typing. */
+/** Longer than the drawing takes to come to rest after a change, ms. */
+const AT_REST_MS = 250;
+
+/** Where something is drawn, once it is at rest: drawings are made anew in the first pause of typing. */
 async function drawnAt(
   page: Page,
   what: string,
 ): Promise<{ x: number; y: number; width: number; height: number }> {
+  await page.waitForTimeout(AT_REST_MS);
   await expect.poll(() => page.locator(what).boundingBox()).not.toBeNull();
   return (await page.locator(what).boundingBox()) ?? drawnAt(page, what);
 }

@@ -1,6 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
-import { BreakpointObserver } from '@angular/cdk/layout';
-import { toSignal } from '@angular/core/rxjs-interop';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  untracked,
+} from '@angular/core';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import {
   NgbDropdown,
@@ -8,7 +14,6 @@ import {
   NgbDropdownMenu,
   NgbDropdownToggle,
 } from '@ng-bootstrap/ng-bootstrap/dropdown';
-import { map } from 'rxjs';
 import {
   FORM_IDS,
   formCalled,
@@ -23,17 +28,20 @@ import {
   overCap,
   type FormId,
 } from '../../../../core';
+import { IS_NARROW } from '../shell/narrow';
 import { NoSuchTree } from '../tree/no-such-tree';
 import { TreeStore } from '../tree/tree-store';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
+import { BenchRooms } from './bench-rooms';
 import { BenchStore } from './bench-store';
 import { Elevation } from './elevation';
 import { FollowFigure } from './follow-figure';
 import { LimbInHand } from './hand/limb-in-hand';
 import { PlanFromAbove } from './plan-from-above';
+import { MeasureFirst } from './readings/measure-first';
 import { ReadingPad } from './readings/reading-pad';
 import { ReadingsGrid } from './readings/readings-grid';
 import { RunnersUp } from './runners-up';
@@ -43,9 +51,8 @@ import { WhipAbove } from './whip-above';
 import { WhipBuds } from './whip-buds';
 import { WhipView } from './whip-view';
 import { WhipWords } from './whip-words';
-
-/** Where the stylesheet counts a page as narrow. */
-const NARROW = '(max-width: 899px)';
+import { WorkDone } from './work-done';
+import { WorkList } from './work-list';
 
 /** How an address names the limb to take in hand. */
 const LIMB = 'limb-';
@@ -64,9 +71,11 @@ const PATIENCE_MS = 500;
     NgbDropdownToggle,
     NgbDropdownMenu,
     NgbDropdownItem,
+    BenchRooms,
     Elevation,
     PlanFromAbove,
     LimbInHand,
+    MeasureFirst,
     ReadingsGrid,
     ReadingPad,
     RunnersUp,
@@ -74,6 +83,8 @@ const PATIENCE_MS = 500;
     WhipView,
     WhipAbove,
     WhipWords,
+    WorkDone,
+    WorkList,
     NoSuchTree,
   ],
   providers: [BenchStore, FollowFigure, Weighing, WhipBuds],
@@ -90,13 +101,7 @@ export class BenchPage {
 
   readonly forms = FORM_IDS.map((id) => ({ id, called: formCalled(id), isJudged: formOf(id) !== undefined }));
   readonly isSlow = signal(false);
-  /** On a narrow page limbs are read one at a time, with the thumb. */
-  readonly isNarrow = toSignal(
-    inject(BreakpointObserver)
-      .observe(NARROW)
-      .pipe(map(({ matches }) => matches)),
-    { initialValue: false },
-  );
+  readonly isNarrow = inject(IS_NARROW);
 
   readonly title = computed(() => {
     const record = this.bench.state()?.record;
@@ -150,7 +155,7 @@ export class BenchPage {
     const { fragment } = inject(ActivatedRoute).snapshot;
     effect(() => {
       this.treeId();
-      this.bench.lay();
+      untracked(() => this.bench.lay());
       if (fragment?.startsWith(LIMB)) this.bench.take(fragment.slice(LIMB.length));
     });
     effect((onCleanup) => {

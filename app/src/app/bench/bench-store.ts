@@ -32,11 +32,15 @@ import { draftsOf } from '../book/book-db';
 import { BOOK_WORLD } from '../book/book-world';
 import { extentOf } from '../drawing/frame';
 import type { TreePicture } from '../drawing/tree-picture';
+import { IS_NARROW } from '../shell/narrow';
 import { TreeStore } from '../tree/tree-store';
 import type { PulledLimb } from './pulled-limb';
 
 /** The tree shown as it is, or as the planned work leaves it. */
 export type Moment = 'stands' | 'after';
+
+/** What one is about at the bench: reading the tree, deciding, looking from above (beside the others where there is room), or its work. */
+export type Room = 'read' | 'decide' | 'above' | 'work';
 
 interface BenchState {
   /** Bearing from the tree to the one who looks, deg. */
@@ -49,8 +53,8 @@ interface BenchState {
   day: string | undefined;
   /** A set of limbs tried on, to see the tree with it; none is the one chosen. */
   tried: ChosenSet | undefined;
-  /** Whether the readings are folded away, so that what is decided has their room. */
-  isFolded: boolean;
+  /** What one last went to: what stands beside the tree anyway is no room of its own where the page is wide. */
+  wentTo: Room;
   /** Whether a press on the drawing pulls a new limb. */
   pulling: boolean;
   /** The cell of the readings that is being filled, which pointing on the drawings may fill. */
@@ -67,7 +71,7 @@ const INITIAL: BenchState = {
   seenOn: undefined,
   day: undefined,
   tried: undefined,
-  isFolded: false,
+  wentTo: 'decide',
   pulling: false,
   filling: undefined,
 };
@@ -77,7 +81,7 @@ export const BenchStore = signalStore(
   withState(INITIAL),
   // The tree as it was drawn before somebody began to type.
   withProps(() => ({ _held: signal<TreeState | undefined>(undefined) })),
-  withComputed((store, book = inject(BookStore), tree = inject(TreeStore)) => {
+  withComputed((store, book = inject(BookStore), tree = inject(TreeStore), isNarrow = inject(IS_NARROW)) => {
     const { treeId, state, judgement, judged, priced, whip } = tree;
     const rows = computed(() => draftsOf(book.cells())[treeId()] ?? {});
     const draft = computed(() => {
@@ -149,6 +153,7 @@ export const BenchStore = signalStore(
         (_, i) => limits('wire.firstCm').value + i * limits('wire.gapCm').value,
       );
     });
+    const room = computed<Room>(() => (store.wentTo() === 'above' && !isNarrow() ? 'read' : store.wentTo()));
     /** The day that entries are written down for. */
     const on = computed(() => store.day() ?? book.today());
     /** The tree as judged, once the judging of what is in the book is done. */
@@ -169,6 +174,7 @@ export const BenchStore = signalStore(
       whip,
       picture,
       wires,
+      room,
       on,
     };
   }),
@@ -176,11 +182,12 @@ export const BenchStore = signalStore(
     let pause: ReturnType<typeof setTimeout> | undefined;
     const write = (body: EventBody, on?: string): Promise<boolean> => book.record(body, on);
     return {
-      /** Begins anew: where one stands, nothing in hand. */
+      /** Begins anew: where one stands, nothing in hand. What was never read, or is half read, is read first. */
       lay(): void {
         clearTimeout(pause);
         store._held.set(undefined);
-        patchState(store, INITIAL);
+        const isRead = store.state()?.visitedOn !== undefined && Object.keys(store.rows()).length === 0;
+        patchState(store, { ...INITIAL, wentTo: isRead ? 'decide' : 'read' });
       },
       stand(deg: number): void {
         patchState(store, { standingDeg: wrapBearing(deg) });
@@ -231,8 +238,8 @@ export const BenchStore = signalStore(
       fill(filling: BenchState['filling']): void {
         patchState(store, { filling });
       },
-      fold(isFolded: boolean): void {
-        patchState(store, { isFolded });
+      go(wentTo: Room): void {
+        patchState(store, { wentTo });
       },
       pull(pulling: boolean): void {
         patchState(store, { pulling, moment: 'stands', seenOn: undefined, tried: undefined });
@@ -251,7 +258,11 @@ export const BenchStore = signalStore(
         void book.type(treeId, row, 'bearing', guess(limb.bearingDeg, 'bearing'));
         void book.type(treeId, row, 'angle', guess(limb.angleDeg, 'angle'));
         void book.type(treeId, row, 'length', guess(limb.lengthCm, 'length'));
-        patchState(store, { filling: { row, field: 'bearing' }, inHand: undefined });
+        patchState(store, { filling: { row, field: 'bearing' }, inHand: undefined, wentTo: 'above' });
+      },
+      /** Goes and reads something again. */
+      readAgain(filling: NonNullable<BenchState['filling']>): void {
+        patchState(store, { filling, wentTo: 'read' });
       },
       /** Turns so that a limb is seen side-on, its tip to the right. */
       seeSideOn(bearingDeg: number): void {

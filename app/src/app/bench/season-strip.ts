@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
 import { day, told, waysOf } from '../../../../core';
-import { DayField } from '../fields/day-field';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { BookStore } from '../book/book-store';
@@ -45,15 +44,9 @@ const SHOWN = 6;
           </label>
         }
       </div>
-      @if (bench.moment() === 'after' && bench.judged()) {
-        <eb-day-field [label]="'day.done-on'" [day]="bench.on()" (given)="bench.setDay($event)" />
-        <button type="button" class="btn btn-act" (click)="bench.workDone()">
-          {{ 'season-strip.write-it-down-as' | say }}
-        </button>
-      }
     </div>
   `,
-  imports: [DayField, NgbTooltip, Say, Told],
+  imports: [NgbTooltip, Say, Told],
   styleUrl: './season-strip.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -31,6 +31,7 @@ import { cardSheet } from './card-sheet';
 import { Say } from '../words/told';
 import { Words } from '../words/words';
 import { kitParts } from './kit-words';
+import { saidOnce } from './said-once';
 
 /** Ruled lines left for notes. */
 const NOTE_LINES = 3;
@@ -58,17 +59,12 @@ export class WorkCard {
 
   /** The lines, each caution once, at the first act it belongs to. */
   readonly told = computed(() => {
-    const said = new Set<string>();
-    return this.lines().map((line) => {
-      const cautions = line.cautions
-        .map((caution) => this.words.tell(caution))
-        .filter((words) => !said.has(words));
-      for (const words of cautions) said.add(words);
+    return saidOnce(this.lines(), this.words).map(({ line, caution }) => {
       return {
         ...{ number: line.number, kind: line.act.kind, tag: line.tag ?? this.words.say('card.new') },
         ...{ where: line.where && this.words.tell(line.where), words: this.words.tell(line.words) },
         tool: line.tool && this.words.say(`tool.${line.tool}`),
-        caution: cautions.length > 0 ? cautions.join(' ') : undefined,
+        caution,
       };
     });
   });

@@ -6,6 +6,11 @@ import type { Frame } from './frame';
 /** What asks for clearance on a bearing: how high, cm, and in words. */
 export type ClearanceOn = (bearingDeg: number) => { heightCm: number; words: Message } | undefined;
 
+/** On a sheet narrower than this the words stand under the ground, where no tag hangs, px; and how far under it. */
+const NARROW_PX = 480;
+const UNDER_GROUND_PX = 26;
+/** Words stand this far over their line, px. */
+const OVER_LINE_PX = -4;
 /** Space between the trunk and the line of a side, px. */
 const BESIDE_PX = 14;
 
@@ -36,7 +41,7 @@ export class SideClearance {
       const line = group.append('line').node() as SVGLineElement;
       const text = group
         .append('text')
-        .attr('y', -4)
+        .attr('y', OVER_LINE_PX)
         .style('text-anchor', way === 1 ? 'end' : 'start');
       const node = group.node() as SVGGElement;
       return { turnDeg: -90 * way, way, group: node, line, text, shown: '' };
@@ -69,7 +74,10 @@ export class SideClearance {
       side.shown = shown;
       side.group.setAttribute('visibility', clearance ? 'visible' : 'hidden');
       if (!clearance) return;
-      side.group.setAttribute('transform', `translate(0,${frame.footY - clearance.heightCm * frame.scale})`);
+      const up = clearance.heightCm * frame.scale;
+      side.group.setAttribute('transform', `translate(0,${frame.footY - up})`);
+      const isUnder = frame.width < NARROW_PX && frame.footY + UNDER_GROUND_PX < frame.height;
+      side.text.attr('y', isUnder ? up + UNDER_GROUND_PX : OVER_LINE_PX);
       side.text.text(told).attr('visibility', told === '' ? 'hidden' : null);
       if (told !== '') leadTo(side.text, this.ground, this.follow, this.words);
     });

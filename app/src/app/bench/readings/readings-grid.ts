@@ -1,25 +1,25 @@
 import {
+  afterNextRender,
   ChangeDetectionStrategy,
   ChangeDetectorRef,
   Component,
-  computed,
   effect,
   ElementRef,
   inject,
 } from '@angular/core';
-import { READING_FIELDS, tagOf, told, type DraftField, type StemId } from '../../../../../core';
-import { Say, Told } from '../../words/told';
+import { READING_FIELDS, type DraftField, type StemId } from '../../../../../core';
+import { Say } from '../../words/told';
 import { BenchStore } from '../bench-store';
-import { Weighing } from '../weighing';
 import { isTrunkRow } from './reading-cells';
 import { ReadingRow } from './reading-row';
+import { MeasureFirst, type ReadingPlace } from './measure-first';
 import { ReadingRows } from './reading-rows';
 import { ReadingsFoot } from './readings-foot';
 
 /** Readings, a row for each limb: five numbers, Enter moves on, and a new row is always waiting at the foot. */
 @Component({
   selector: 'eb-readings-grid',
-  imports: [Say, Told, ReadingRow, ReadingsFoot],
+  imports: [MeasureFirst, Say, ReadingRow, ReadingsFoot],
   templateUrl: './readings-grid.html',
   styleUrl: './readings-grid.scss',
   providers: [ReadingRows],
@@ -31,9 +31,10 @@ export class ReadingsGrid {
   private readonly changes = inject(ChangeDetectorRef);
   private readonly element = inject<ElementRef<HTMLElement>>(ElementRef);
 
-  private readonly weighing = inject(Weighing);
-
   constructor() {
+    // Who asks for a reading from another room finds its cell ready.
+    const asked = this.bench.filling();
+    if (asked) afterNextRender(() => this.go(asked));
     // A limb drawn on the elevation has its row below the others: it comes into sight.
     effect(() => {
       const row = this.bench.filling()?.row;
@@ -46,20 +47,8 @@ export class ReadingsGrid {
     return this.element.nativeElement.querySelector(`[data-row="${CSS.escape(id)}"]`);
   }
 
-  /** What is worth measuring again before a cut, by limb and field. */
-  readonly first = computed(() => {
-    const tree = this.bench.state()?.tree;
-    if (!tree || Object.keys(this.bench.rows()).length > 0) return [];
-    return this.weighing.first().map(({ stemId, field, turns }) => ({
-      ...{ stemId, field: field === 'run' ? ('angle' as const) : field },
-      words: told('measure-first.one', {
-        ...{ limb: tagOf(tree, stemId), reading: told(`reading.${field}`), verdicts: turns },
-      }),
-    }));
-  });
-
-  go(stemId: StemId, field: DraftField): void {
-    this.focus(this.rowIds().indexOf(stemId), field);
+  go({ row, field }: ReadingPlace): void {
+    this.focus(this.rowIds().indexOf(row), field);
   }
 
   readonly heads = READING_FIELDS.map((field) => `field.${field}` as const);

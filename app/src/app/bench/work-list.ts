@@ -1,0 +1,29 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { sceneOf, told, workLines } from '../../../../core';
+import { saidOnce } from '../card/said-once';
+import { Say, Told } from '../words/told';
+import { Words } from '../words/words';
+import { BenchStore } from './bench-store';
+
+/** The planned work in the order it is done; a touched line takes its limb in hand. */
+@Component({
+  selector: 'eb-work-list',
+  imports: [Say, Told],
+  templateUrl: './work-list.html',
+  styleUrl: './work-list.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class WorkList {
+  readonly bench = inject(BenchStore);
+  private readonly words = inject(Words);
+
+  readonly lines = computed(() => {
+    const [state, judged] = [this.bench.state(), this.bench.judged()];
+    if (!state || !judged) return [];
+    return saidOnce(workLines(sceneOf(state), judged.plan.acts), this.words).map(({ line, caution }) => ({
+      ...{ line, caution },
+      tool: line.tool && told(`tool.${line.tool}`),
+      stemId: 'stemId' in line.act ? line.act.stemId : undefined,
+    }));
+  });
+}
