@@ -141,3 +141,20 @@ test('twelve limbs are drawn, turned and given their thickness in under three mi
     expect(Math.min(turn, 360 - turn)).toBeLessThanOrEqual(4);
   }
 });
+
+test('the first stem is drawn from the ground up', async ({ page }) => {
+  await plantTree(page);
+  await page.getByRole('button', { name: 'Draw a limb' }).click();
+  await expect(page.locator('.pull-words')).toContainText('Press on the ground');
+  const ground = await drawnAt(page, '.elevation .ground');
+  const sheet = await drawnAt(page, '.elevation-host');
+  const foot = sheet.x + sheet.width / 2 + 16;
+  await page.mouse.move(foot, ground.y - 4);
+  await page.mouse.down();
+  await page.mouse.move(foot, ground.y - 200, { steps: 6 });
+  await page.mouse.up();
+  const cell = (field: string) => page.locator(`[data-row=trunk] [data-field=${field}]`);
+  await expect(cell('length')).toHaveValue(/^~\d+ cm$/);
+  await expect(cell('angle')).toHaveValue(/^~[0-5]°$/);
+  await expect(page.locator('.elevation [data-stem=trunk]')).toHaveCount(1);
+});

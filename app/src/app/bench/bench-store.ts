@@ -8,6 +8,7 @@ import {
   draftOf,
   formatValue,
   readBook,
+  FIRST_STEM,
   readDraft,
   RULE_SET,
   sceneOf,
@@ -259,6 +260,16 @@ export const BenchStore = signalStore(
         void book.type(treeId, row, 'angle', guess(limb.angleDeg, 'angle'));
         void book.type(treeId, row, 'length', guess(limb.lengthCm, 'length'));
         patchState(store, { filling: { row, field: 'bearing' }, inHand: undefined, wentTo: 'above' });
+      },
+      /** Enters the first stem as it was pulled from the ground: how thick it is, is read next. */
+      drawnFirst(limb: PulledLimb): void {
+        const [treeId, units] = [store.treeId(), book.units()];
+        const guess = (value: number, dimension: 'length' | 'angle' | 'bearing'): string =>
+          `~${formatValue(value, dimension, units)}`;
+        void book.type(treeId, FIRST_STEM, 'bearing', guess(limb.bearingDeg, 'bearing'));
+        void book.type(treeId, FIRST_STEM, 'angle', guess(limb.angleDeg, 'angle'));
+        void book.type(treeId, FIRST_STEM, 'length', guess(limb.lengthCm, 'length'));
+        patchState(store, { filling: { row: FIRST_STEM, field: 'diameter' }, inHand: undefined });
       },
       /** Goes and reads something again. */
       readAgain(filling: NonNullable<BenchState['filling']>): void {

@@ -33,9 +33,9 @@ import { BenchStore } from './bench-store';
 import { FollowFigure } from './follow-figure';
 import { pulledLimb, type PulledLimb } from './pulled-limb';
 
-/** A limb while it is pulled: the stem it grows from and where, cm along it, and the line on the drawing, px. */
+/** A limb while it is pulled: the stem it grows from, or the ground, and where, cm along it; and the line on the drawing, px. */
 interface Pull {
-  carrier: StemId;
+  carrier: StemId | undefined;
   alongCm: number;
   from: [number, number];
   to: [number, number];
@@ -53,6 +53,15 @@ interface Grabbed {
 /** A pull begins at a stem within this, px, and is a limb from this length, cm. */
 const NEAR_PX = 26;
 const LEAST_PULL_CM = 4;
+/** The first stem's begins this near to where the tree stands, px. */
+const FOOT_PX = 70;
+
+/** Where a pull begins. */
+interface Join {
+  stemId: StemId | undefined;
+  alongCm: number;
+  at: [number, number];
+}
 
 /** Turn for each pixel dragged, deg. A drag across a phone's width walks about half way round. */
 const TURN_PER_PX = 0.45;
@@ -125,7 +134,7 @@ const WAYS: Readonly<Record<string, [number, number]>> = {
     }
     @if (bench.pulling() && !pulled()) {
       <p class="pull-words" role="status">
-        {{ (missed() ? 'elevation.pull-missed' : 'elevation.pull-how') | say }}
+        {{ how() | say }}
       </p>
     }
     <p class="standing-words" aria-hidden="true">{{ 'stand.seen-from' | say: from() }}</p>
@@ -146,6 +155,12 @@ export class Elevation {
   private readonly pull = signal<Pull | undefined>(undefined);
   /** Whether the last pull began beside every stem. */
   readonly missed = signal(false);
+  /** Whether nothing of the tree stands yet: then its stem is drawn first, from the ground. */
+  private readonly isFirst = computed(() => this.bench.drafted()?.tree.stems.length === 0);
+  readonly how = computed(() => {
+    if (this.isFirst()) return 'elevation.pull-first';
+    return this.missed() ? 'elevation.pull-missed' : 'elevation.pull-how';
+  });
   private grabbed: Grabbed | undefined;
   /** How near the tree is looked at. */
   private readonly closeness = signal<Closeness>(WHOLE);
@@ -270,11 +285,21 @@ export class Elevation {
   private beginPull(event: PointerEvent): void {
     event.preventDefault();
     const at = this.pointOf(event);
-    const join = this.drawing?.nearestTo(at, this.bench.standingDeg(), NEAR_PX);
+    const join = this.isFirst() ? this.onGround(at) : this.joinAt(at);
     this.missed.set(join === undefined);
     if (!join) return;
     this.host().nativeElement.setPointerCapture(event.pointerId);
     this.pull.set({ carrier: join.stemId, alongCm: join.alongCm, from: join.at, to: at });
+  }
+
+  private joinAt(at: [number, number]): Join | undefined {
+    return this.drawing?.nearestTo(at, this.bench.standingDeg(), NEAR_PX);
+  }
+
+  private onGround([x, y]: [number, number]): Join | undefined {
+    const foot = this.drawing?.foot;
+    const isNear = foot && Math.hypot(x - foot[0], y - foot[1]) < FOOT_PX;
+    return isNear ? { stemId: undefined, alongCm: 0, at: foot } : undefined;
   }
 
   /** A pull too short to be a limb is let go; another is the readings of a new row. */
@@ -282,7 +307,9 @@ export class Elevation {
     const pull = this.pull() as Pull;
     this.pull.set(undefined);
     const limb = this.readingsOf(pull);
-    if (limb.lengthCm >= LEAST_PULL_CM) this.bench.drawn(pull.carrier, pull.alongCm, limb);
+    if (limb.lengthCm < LEAST_PULL_CM) return;
+    if (pull.carrier === undefined) this.bench.drawnFirst(limb);
+    else this.bench.drawn(pull.carrier, pull.alongCm, limb);
   }
 
   onKey(event: KeyboardEvent): void {

@@ -45,6 +45,12 @@ export class WhipView {
     return `M${STEM_X - 7} ${this.ground}L${STEM_X - 2} ${top}H${STEM_X + 2}L${STEM_X + 7} ${this.ground}Z`;
   });
 
+  /** Its side away from the light. */
+  readonly shade = computed(() => {
+    const top = this.ground - this.whip.lengthCm() * this.scale();
+    return `M${STEM_X + 1} ${this.ground}V${top}H${STEM_X + 2}L${STEM_X + 7} ${this.ground}Z`;
+  });
+
   readonly head = computed(() => {
     const at = this.whip.plan()?.headAtCm;
     return at === undefined ? undefined : { y: this.ground - at * this.scale(), atCm: at };

@@ -184,6 +184,11 @@ export class ElevationDrawing {
     };
   }
 
+  /** Where the tree stands on the ground, px. */
+  get foot(): [number, number] {
+    return [this.frame.footX, this.frame.footY];
+  }
+
   /** px for each cm. */
   get scale(): number {
     return this.frame.scale;

@@ -7,11 +7,13 @@ export interface Extent {
 }
 
 const LEAST: Extent = { radiusCm: 40, heightCm: 120 };
+/** Room to draw a tree in of which nothing stands yet. */
+const UNREAD: Extent = { radiusCm: 80, heightCm: 200 };
 
 export function extentOf(laid: LaidTree): Extent {
   const known = extents.get(laid);
   if (known) return known;
-  let { radiusCm, heightCm } = LEAST;
+  let { radiusCm, heightCm } = laid.courses.size === 0 ? UNREAD : LEAST;
   for (const course of laid.courses.values()) {
     for (const [x, y, z] of [...course.points, tipOf(course)] as Vec3[]) {
       radiusCm = Math.max(radiusCm, Math.hypot(x, y));

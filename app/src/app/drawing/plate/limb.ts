@@ -172,12 +172,17 @@ function backFrom({ middle }: SeenLimb, from: number, awayFrom: number, px: numb
   return [x + dx * by, y + dy * by];
 }
 
+/** A line through the points of an edge, rounded at each: wood has no corners. */
 function edge(pen: Pen, line: Float64Array, from: number, to: number, isFirst: boolean): void {
   const step = from <= to ? 1 : -1;
-  for (let i = from; i !== to + step; i += step) {
-    if (isFirst && i === from) pen.moveTo(at(line, 2 * i), at(line, 2 * i + 1));
-    else pen.lineTo(at(line, 2 * i), at(line, 2 * i + 1));
+  if (isFirst) pen.moveTo(at(line, 2 * from), at(line, 2 * from + 1));
+  else pen.lineTo(at(line, 2 * from), at(line, 2 * from + 1));
+  for (let i = from + step; i !== to && i !== to + step; i += step) {
+    const [x, y] = [at(line, 2 * i), at(line, 2 * i + 1)];
+    const next = i + step;
+    pen.quadraticCurveTo(x, y, (x + at(line, 2 * next)) / 2, (y + at(line, 2 * next + 1)) / 2);
   }
+  pen.lineTo(at(line, 2 * to), at(line, 2 * to + 1));
 }
 
 /** The edge away from the light, and how far it is turned from it, 0 to 1. */
