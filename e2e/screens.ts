@@ -4,6 +4,8 @@ import type { Locator } from '@playwright/test';
 export const SCREENS = [
   ['yard', '/', '[data-next=work]'],
   ['bench', '/tree/harrier', '.chosen-set'],
+  ['bench, reading', '/tree/harrier#read', '.book button'],
+  ['bench, the work', '/tree/harrier#work', '.work-lines li'],
   ['whip', '/tree/ember', '.whip-stem .bud'],
   ['form chooser', '/tree/weir/forms', '.form-row li'],
   ['schools', '/tree/weir/schools', '.questions tr'],
@@ -19,6 +21,12 @@ export const SCREENS = [
   ['a tree’s book', '/tree/weir/book', '.entries li'],
   ['round', '/cards', '.card-acts li'],
 ] as const;
+
+/** Where a screen is, in the language made up for tests. */
+export function inStrangeWords(path: string): string {
+  const [place = '', room] = path.split('#');
+  return `${place}?language=x-strange${room === undefined ? '' : `#${room}`}`;
+}
 
 /** How many pieces of wood a small drawing shows: each is an outline of its own, many to a path. */
 export async function outlinesIn(drawing: Locator): Promise<number> {

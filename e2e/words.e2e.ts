@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { whereTold } from '../app/src/app/words/where-told';
 import { formsFor, judge, readBook, readYardFile, treeState, type Ground } from '../core';
 import { expect, test, type Page } from './on-a-day';
-import { SCREENS } from './screens';
+import { inStrangeWords, SCREENS } from './screens';
 
 const DEMO = readFileSync(new URL('../demo/two-hillsides.json', import.meta.url), 'utf8');
 
@@ -69,7 +69,7 @@ for (const [width, height] of [
   }) => {
     await page.setViewportSize({ width, height });
     for (const [name, path, there] of SCREENS) {
-      await page.goto(`${path}?language=x-strange`);
+      await page.goto(inStrangeWords(path));
       await expect(page.locator(there).first()).toBeVisible();
       expect.soft(await untold(page), `the ${name}`).toEqual([]);
       expect.soft(await cutOff(page), `the ${name}`).toEqual([]);

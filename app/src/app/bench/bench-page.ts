@@ -7,6 +7,7 @@ import {
   signal,
   untracked,
 } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute, RouterLink } from '@angular/router';
 import {
   NgbDropdown,
@@ -36,7 +37,7 @@ import { JudgingStore } from '../judging/judging-store';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { BenchRooms } from './bench-rooms';
-import { BenchStore } from './bench-store';
+import { BenchStore, ROOMS } from './bench-store';
 import { Elevation } from './elevation';
 import { FollowFigure } from './follow-figure';
 import { LimbInHand } from './hand/limb-in-hand';
@@ -54,7 +55,7 @@ import { WhipWords } from './whip-words';
 import { WorkDone } from './work-done';
 import { WorkList } from './work-list';
 
-/** How an address names the limb to take in hand. */
+/** How an address names the limb to take in hand; a room it names by itself. */
 const LIMB = 'limb-';
 
 /** Progress is shown for judging that takes longer than this, ms. */
@@ -152,11 +153,15 @@ export class BenchPage {
   });
 
   constructor() {
-    const { fragment } = inject(ActivatedRoute).snapshot;
+    const fragment = toSignal(inject(ActivatedRoute).fragment);
     effect(() => {
       this.treeId();
       untracked(() => this.bench.lay());
-      if (fragment?.startsWith(LIMB)) this.bench.take(fragment.slice(LIMB.length));
+    });
+    effect(() => {
+      this.treeId();
+      const asked = fragment();
+      untracked(() => this.follow(asked ?? ''));
     });
     effect((onCleanup) => {
       const since = this.bench.judgement()?.since;
@@ -165,6 +170,13 @@ export class BenchPage {
       const timer = setTimeout(() => this.isSlow.set(true), PATIENCE_MS);
       onCleanup(() => clearTimeout(timer));
     });
+  }
+
+  /** Takes the limb in hand, or goes to the room, that the address names. */
+  private follow(asked: string): void {
+    if (asked.startsWith(LIMB)) this.bench.take(asked.slice(LIMB.length));
+    const room = ROOMS.find((one) => one === asked);
+    if (room) this.bench.go(room);
   }
 
   chooseForm(form: FormId): void {

@@ -41,7 +41,8 @@ import type { PulledLimb } from './pulled-limb';
 export type Moment = 'stands' | 'after';
 
 /** What one is about at the bench: reading the tree, deciding, looking from above (beside the others where there is room), or its work. */
-export type Room = 'read' | 'decide' | 'above' | 'work';
+export const ROOMS = ['read', 'decide', 'above', 'work'] as const;
+export type Room = (typeof ROOMS)[number];
 
 interface BenchState {
   /** Bearing from the tree to the one who looks, deg. */
