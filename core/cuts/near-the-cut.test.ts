@@ -257,14 +257,14 @@ describe('a wall', () => {
 describe('what a bud is', () => {
   it('tells how well it serves: a spur fairly, a flower not, one of both fairly where it is to lead', () => {
     const scene = sceneWith([A]);
-    const fit = (node: NodeKind, leads: boolean): Fit => {
+    const served = (node: NodeKind, leads: boolean): Fit => {
       const wish = wishFor(scene, leads ? { leads, fromDeg: 0, toDeg: 10 } : {});
       const bud = { atCm: 60, facingDeg: leads ? 0 : 90, sureDeg: 10, isSeen: true, node };
       return choiceOf(scene, wish, bud, true).fit;
     };
     const kinds: readonly NodeKind[] = ['leaf', 'spur', 'leaf and flower', 'flower'];
-    expect(kinds.map((node) => fit(node, false))).toEqual(['good', 'fair', 'good', 'refused']);
-    expect(fit('leaf and flower', true)).not.toBe('good');
+    expect(kinds.map((node) => served(node, false))).toEqual(['good', 'fair', 'good', 'refused']);
+    expect(served('leaf and flower', true)).not.toBe('good');
   });
 
   it('of a leader: refused 20 deg past the lean a leader may have, fair where its end stands off the foot by more', () => {

@@ -11,17 +11,7 @@ import {
   viewChild,
   ViewEncapsulation,
 } from '@angular/core';
-import {
-  clearanceAt,
-  compassCalled,
-  cm,
-  deg,
-  formOf,
-  onFigure,
-  onSite,
-  told,
-  type StemId,
-} from '../../../../core';
+import { clearanceAt, compassCalled, cm, formOf, onFigure, onSite, told } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { ElevationDrawing, WHOLE, type Closeness } from '../drawing/elevation-drawing';
 import { goNear, movesSheet, type GoNear } from '../drawing/go-near';
@@ -31,15 +21,7 @@ import { Say } from '../words/told';
 import { Words } from '../words/words';
 import { BenchStore } from './bench-store';
 import { FollowFigure } from './follow-figure';
-import { pulledLimb, type PulledLimb } from './pulled-limb';
-
-/** A limb while it is pulled: the stem it grows from, or the ground, and where, cm along it; and the line on the drawing, px. */
-interface Pull {
-  carrier: StemId | undefined;
-  alongCm: number;
-  from: [number, number];
-  to: [number, number];
-}
+import { LimbPull } from './limb-pull';
 
 /** Where a walk began: on the sheet, px, and round the tree, deg. */
 interface Grabbed {
@@ -48,19 +30,6 @@ interface Grabbed {
   standing: number;
   pointer: number;
   moved: boolean;
-}
-
-/** A pull begins at a stem within this, px, and is a limb from this length, cm. */
-const NEAR_PX = 26;
-const LEAST_PULL_CM = 4;
-/** The first stem's begins this near to where the tree stands, px. */
-const FOOT_PX = 70;
-
-/** Where a pull begins. */
-interface Join {
-  stemId: StemId | undefined;
-  alongCm: number;
-  at: [number, number];
 }
 
 /** Turn for each pixel dragged, deg. A drag across a phone's width walks about half way round. */
@@ -108,7 +77,7 @@ const WAYS: Readonly<Record<string, [number, number]>> = {
         (pointerup)="releaseAngle($event)"
       ></button>
     }
-    @if (pulled(); as line) {
+    @if (pull.pulled(); as line) {
       <svg class="pulled" aria-hidden="true">
         <line
           [attr.x1]="line.from[0]"
@@ -132,14 +101,15 @@ const WAYS: Readonly<Record<string, [number, number]>> = {
         {{ 'elevation.whole' | say }} <kbd>0</kbd>
       </button>
     }
-    @if (bench.pulling() && !pulled()) {
+    @if (bench.pulling() && !pull.pulled()) {
       <p class="pull-words" role="status">
-        {{ how() | say }}
+        {{ pull.how() | say }}
       </p>
     }
     <p class="standing-words" aria-hidden="true">{{ 'stand.seen-from' | say: from() }}</p>
   `,
   imports: [Say],
+  providers: [LimbPull],
   styleUrls: ['./elevation.scss', '../drawing/drawing.scss'],
   encapsulation: ViewEncapsulation.None,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -151,16 +121,7 @@ export class Elevation {
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
   private readonly size = signal<{ width: number; height: number } | undefined>(undefined);
   private drawing: ElevationDrawing | undefined;
-  /** A limb being pulled: what it grows from, and the line that is drawn. */
-  private readonly pull = signal<Pull | undefined>(undefined);
-  /** Whether the last pull began beside every stem. */
-  readonly missed = signal(false);
-  /** Whether nothing of the tree stands yet: then its stem is drawn first, from the ground. */
-  private readonly isFirst = computed(() => this.bench.drafted()?.tree.stems.length === 0);
-  readonly how = computed(() => {
-    if (this.isFirst()) return 'elevation.pull-first';
-    return this.missed() ? 'elevation.pull-missed' : 'elevation.pull-how';
-  });
+  readonly pull = inject(LimbPull);
   private grabbed: Grabbed | undefined;
   /** How near the tree is looked at. */
   private readonly closeness = signal<Closeness>(WHOLE);
@@ -180,17 +141,6 @@ export class Elevation {
     this.closeness();
     if (filling?.field !== 'angle') return undefined;
     return this.drawing?.endsOf(filling.row, this.bench.standingDeg());
-  });
-
-  /** The limb being pulled, with its readings so far. */
-  readonly pulled = computed(() => {
-    const pull = this.pull();
-    if (!pull) return undefined;
-    const { angleDeg, lengthCm } = this.readingsOf(pull);
-    return {
-      ...pull,
-      words: this.told.say('elevation.pulled', { length: cm(lengthCm), angle: deg(angleDeg) }),
-    };
   });
 
   constructor() {
@@ -248,7 +198,7 @@ export class Elevation {
   }
 
   drag(event: PointerEvent): void {
-    if (this.pull()) return this.pull.update((pull) => pull && { ...pull, to: this.pointOf(event) });
+    if (this.pull.to(this.pointOf(event))) return;
     const { grabbed } = this;
     if (grabbed?.pointer !== event.pointerId) return;
     const dx = event.clientX - grabbed.x;
@@ -263,53 +213,25 @@ export class Elevation {
   }
 
   release(event: PointerEvent): void {
-    if (this.pull()) return this.endPull();
+    if (this.pull.end()) return;
     if (this.grabbed?.pointer === event.pointerId) this.grabbed = undefined;
   }
 
   /** What the browser takes over is no limb: a pull is let go, a walk ends where it is. */
   cancel(event: PointerEvent): void {
-    this.pull.set(undefined);
+    this.pull.letGo();
     this.release(event);
+  }
+
+  private beginPull(event: PointerEvent): void {
+    event.preventDefault();
+    if (this.drawing && this.pull.begin(this.pointOf(event), this.drawing))
+      this.host().nativeElement.setPointerCapture(event.pointerId);
   }
 
   private pointOf(event: PointerEvent): [number, number] {
     const box = this.host().nativeElement.getBoundingClientRect();
     return [event.clientX - box.left, event.clientY - box.top];
-  }
-
-  private readingsOf({ from, to }: Pull): PulledLimb {
-    return pulledLimb(from, to, this.bench.standingDeg(), this.drawing?.scale ?? 1);
-  }
-
-  private beginPull(event: PointerEvent): void {
-    event.preventDefault();
-    const at = this.pointOf(event);
-    const join = this.isFirst() ? this.onGround(at) : this.joinAt(at);
-    this.missed.set(join === undefined);
-    if (!join) return;
-    this.host().nativeElement.setPointerCapture(event.pointerId);
-    this.pull.set({ carrier: join.stemId, alongCm: join.alongCm, from: join.at, to: at });
-  }
-
-  private joinAt(at: [number, number]): Join | undefined {
-    return this.drawing?.nearestTo(at, this.bench.standingDeg(), NEAR_PX);
-  }
-
-  private onGround([x, y]: [number, number]): Join | undefined {
-    const foot = this.drawing?.foot;
-    const isNear = foot && Math.hypot(x - foot[0], y - foot[1]) < FOOT_PX;
-    return isNear ? { stemId: undefined, alongCm: 0, at: foot } : undefined;
-  }
-
-  /** A pull too short to be a limb is let go; another is the readings of a new row. */
-  private endPull(): void {
-    const pull = this.pull() as Pull;
-    this.pull.set(undefined);
-    const limb = this.readingsOf(pull);
-    if (limb.lengthCm < LEAST_PULL_CM) return;
-    if (pull.carrier === undefined) this.bench.drawnFirst(limb);
-    else this.bench.drawn(pull.carrier, pull.alongCm, limb);
   }
 
   onKey(event: KeyboardEvent): void {

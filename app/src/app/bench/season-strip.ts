@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { NgbTooltip } from '@ng-bootstrap/ng-bootstrap';
 import { day, told, waysOf } from '../../../../core';
+import { RadioRow, type Choice } from '../fields/radio-row';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { BookStore } from '../book/book-store';
@@ -29,24 +30,17 @@ const SHOWN = 6;
           </li>
         }
       </ol>
-      <div class="moments" role="radiogroup" [attr.aria-label]="'season-strip.what-is-drawn' | say">
-        @for (moment of moments; track moment.id) {
-          <label [class.chosen]="isChosen(moment.id)">
-            <input
-              type="radio"
-              name="moment"
-              [value]="moment.id"
-              [checked]="isChosen(moment.id)"
-              [disabled]="moment.id === 'after' && !bench.judged()"
-              (change)="bench.show(moment.id)"
-            />
-            {{ moment.code | say }}
-          </label>
-        }
-      </div>
+      <eb-radio-row
+        class="moments"
+        name="moment"
+        [label]="'season-strip.what-is-drawn'"
+        [choices]="moments()"
+        [chosen]="bench.seenOn() === undefined ? bench.moment() : undefined"
+        (choose)="bench.show($event)"
+      />
     </div>
   `,
-  imports: [NgbTooltip, Say, Told],
+  imports: [NgbTooltip, RadioRow, Say, Told],
   styleUrl: './season-strip.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
@@ -54,14 +48,10 @@ export class SeasonStrip {
   readonly bench = inject(BenchStore);
   private readonly book = inject(BookStore);
   readonly words = inject(Words);
-  readonly moments = [
+  readonly moments = computed<readonly Choice<Moment>[]>(() => [
     { id: 'stands', code: 'moment.stands' },
-    { id: 'after', code: 'moment.after' },
-  ] as const satisfies readonly { id: Moment; code: string }[];
-
-  isChosen(moment: Moment): boolean {
-    return this.bench.seenOn() === undefined && this.bench.moment() === moment;
-  }
+    { id: 'after', code: 'moment.after', isOff: !this.bench.judged() },
+  ]);
 
   readonly past = computed(() => {
     const record = this.bench.state()?.record;

@@ -18,6 +18,8 @@ let rows: ReturnType<typeof signal<Record<StemId, Record<string, string>>>>;
 let inHand: ReturnType<typeof signal<StemId | undefined>>;
 let pad: ComponentFixture<ReadingPad>;
 let fresh: number;
+/** The reading that was asked for from elsewhere, if one was. */
+let asked: { row: StemId; field: DraftField } | undefined;
 
 /** A bench of which only what the pad asks is there. */
 function benchOf(tree: Tree): object {
@@ -26,6 +28,7 @@ function benchOf(tree: Tree): object {
   return {
     ...{ rows, inHand, treeId: () => 'tree', state: () => ({ ...state, tree }), judged: () => undefined },
     ...{ drafted: () => ({ ...state, tree }), on: () => '2026-11-25', fill: () => undefined },
+    filling: () => asked,
     troubles: () => readDraft(tree, rows(), 'metric').troubles,
     freshRow: () => `s-${++fresh}`,
     take: (id: StemId) => inHand.set(id),
@@ -59,7 +62,10 @@ function press(keys: string): void {
 const large = (): string =>
   (pad.nativeElement as HTMLElement).querySelector('.large')?.textContent?.trim() ?? '';
 
-beforeEach(() => (fresh = 0));
+beforeEach(() => {
+  fresh = 0;
+  asked = undefined;
+});
 
 describe('the pad', () => {
   it('begins a new tree with its trunk, which starts at the ground, and goes on to the first limb', () => {
@@ -68,6 +74,14 @@ describe('the pad', () => {
     expect(rows()).toEqual({ trunk: { bearing: '0', angle: '0', length: '135', diameter: '30' } });
     press('62>');
     expect(Object.values(rows()).at(-1)).toEqual({ origin: '62' });
+  });
+
+  it('begins at the reading that was asked for from elsewhere', () => {
+    const limb = state.tree.stems.at(-1) as Tree['stems'][number];
+    asked = { row: limb.id, field: 'angle' };
+    open(state.tree);
+    expect(pad.componentInstance.rowId()).toBe(limb.id);
+    expect(large()).toMatch(/^angle/);
   });
 
   it('names the field large, and replaces what is on record by the first key', () => {
