@@ -61,6 +61,7 @@ describe('a wound as it is drawn', () => {
     bearingDeg: 90,
     angleDeg: 45,
     diameterMm: 20,
+    pegCm: 0,
     since: '2025-01-01',
   };
 

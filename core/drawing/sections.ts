@@ -121,6 +121,9 @@ export interface DrawnWound {
   facing: Vec3;
   run: Vec3;
   halfCm: number;
+  /** The stub that was left: the way it points, and its length from the bark, cm; 0 for none. */
+  way: Vec3;
+  pegCm: number;
   on: Stem;
   since: string;
 }
@@ -135,10 +138,11 @@ export function drawnWound(laid: LaidTree, wound: Wound): DrawnWound | undefined
   const top = isHeight ? (course.points.at(-1) as Vec3)[2] : course.lengthCm;
   if (wound.originCm > top) return undefined;
   const run = runAt(course, sCm);
-  const facing =
-    squareTo(run, direction(wound.bearingDeg, wound.angleDeg)) ?? direction(wound.bearingDeg, 90);
+  const way = direction(wound.bearingDeg, wound.angleDeg);
+  const facing = squareTo(run, way) ?? direction(wound.bearingDeg, 90);
   const out = diameterAt(course.taper, sCm) / 20;
   const [x, y, z] = positionAt(course, sCm);
   const at: Vec3 = [x + facing[0] * out, y + facing[1] * out, z + facing[2] * out];
-  return { at, facing, run, halfCm: wound.diameterMm / 20, on, since: wound.since };
+  const { pegCm, since } = wound;
+  return { at, facing, run, halfCm: wound.diameterMm / 20, way, pegCm, on, since };
 }

@@ -257,6 +257,8 @@ describe('old wounds', () => {
       'trunk',
     ]);
     expect(woundsLeft(tree, [out('trunk', 30)], '2026-02-01')).toEqual([]);
+    const stub = { ...out('a', 15), how: 'bench' as const };
+    expect(woundsLeft(tree, [stub, out('a1', 7)], '2026-02-01').map(({ pegCm }) => pegCm)).toEqual([3]);
     const sucker = {
       ...tree,
       stems: tree.stems.map((s) => (s.id === 'a' ? { ...s, parent: { kind: 'rootstock' } as const } : s)),

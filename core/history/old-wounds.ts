@@ -1,4 +1,5 @@
 import type { Act } from '../acts/acts';
+import { BENCH_CM } from '../acts/cut-place';
 import { trunkOf, type Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { waysOf } from './events';
@@ -15,19 +16,22 @@ export interface Wound {
   angleDeg: number;
   /** Across, mm. */
   diameterMm: number;
+  /** Length of the stub that was left, cm; 0 where it was taken off at its collar. */
+  pegCm: number;
   /** ISO date. */
   since: string;
 }
 
 /** The wounds that limbs taken out leave on what stays; none of limbs that rise from the ground or go with their carrier. */
 export function woundsLeft(tree: Tree, acts: readonly Act[], since: string): Wound[] {
-  const cut = new Map(acts.flatMap((act) => (act.kind === 'take-out' ? [[act.stemId, act.diameterMm]] : [])));
+  const cut = new Map(acts.flatMap((act) => (act.kind === 'take-out' ? [[act.stemId, act]] : [])));
   return tree.stems.flatMap(({ id, parent, origin, bearing, shape }): Wound[] => {
-    const diameterMm = cut.get(id);
+    const act = cut.get(id);
     const on = parent.kind === 'stem' ? parent.stemId : parent.kind === 'rootstock' && trunkOf(tree)?.id;
-    if (diameterMm === undefined || !on || cut.has(on)) return [];
+    if (!act || !on || cut.has(on)) return [];
     const way = { bearingDeg: bearing.value, angleDeg: shape.departure.value };
-    return [{ on, originCm: origin.value, ...way, diameterMm, since }];
+    const pegCm = act.how === 'bench' ? BENCH_CM : 0;
+    return [{ on, originCm: origin.value, ...way, diameterMm: act.diameterMm, pegCm, since }];
   });
 }
 

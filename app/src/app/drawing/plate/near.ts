@@ -207,6 +207,7 @@ const YEAR_MS = 365.25 * 24 * 3600 * 1000;
 
 /** Draws the scar of a limb that was taken off: pale wood at first, then callus closing in on it. */
 export function drawWound(pen: Pen, view: View, wound: DrawnWound, today: string): void {
+  if (wound.pegCm > 0) return drawPeg(pen, view, wound);
   const toward = view.project(wound.facing).near;
   if (toward < 0.05) return;
   const { scale } = view.frame;
@@ -230,6 +231,25 @@ export function drawWound(pen: Pen, view: View, wound: DrawnWound, today: string
   pen.fillStyle = years < 1 ? TOKENS.cutWood : TOKENS.inkSoft;
   ring(open);
   pen.fill();
+  pen.stroke();
+}
+
+/** Draws a stub that was left: its wood, and its cut end where that is turned to the viewer. */
+function drawPeg(pen: Pen, view: View, { at, way, halfCm, pegCm }: DrawnWound): void {
+  const [from, to] = [pointOn(view, at), pointOn(view, add(at, times(way, pegCm)))];
+  const half = Math.max(1.6, halfCm * view.frame.scale);
+  const { x, y, near } = view.project(way);
+  pen.lineCap = 'butt';
+  pen.strokeStyle = TOKENS.ink;
+  line(pen, 2 * half + 1.4, from, to);
+  pen.strokeStyle = TOKENS.bark;
+  line(pen, 2 * half, from, to);
+  pen.strokeStyle = TOKENS.ink;
+  pen.fillStyle = TOKENS.cutWood;
+  pen.lineWidth = 0.9;
+  pen.beginPath();
+  pen.ellipse(...to, Math.max(0.6, half * Math.abs(near)), half, Math.atan2(-y, x), 0, 2 * Math.PI);
+  if (near > 0.05) pen.fill();
   pen.stroke();
 }
 

@@ -71,7 +71,7 @@ const WOUND: Wound = {
   originCm: 30,
   bearingDeg: 90,
   angleDeg: 60,
-  diameterMm: 20,
+  ...{ diameterMm: 20, pegCm: 0 },
   since: '2026-11-01',
 };
 
@@ -132,6 +132,23 @@ describe('the plate', () => {
           .map(({ rx }) => rx),
       );
     expect(open('2024-11-14')).toBeCloseTo(open('2026-11-14') / 2, 1);
+  });
+
+  it('shows a stub that was left by its cut end, and as wood from the side', () => {
+    const stub = { ...WOUND, angleDeg: 90, pegCm: 3 };
+    const [face] = faces(drawn(TREE, { standing: 90, wounds: [stub] }));
+    expect(face?.ellipses[0]?.rx).toBeCloseTo(face?.ellipses[0]?.ry ?? NaN, 3);
+    const long = drawn(TREE, { standing: 180, wounds: [stub] }).find(
+      ({ how, width }) => how === 'stroke' && width > 8,
+    );
+    const [[from, to] = []] = long?.paths ?? [];
+    const { scale } = frameFor(extentOf(layOut(treeOf(TREE).tree)), 500, 500, {
+      left: 0,
+      right: 0,
+      top: 0,
+      bottom: 0,
+    });
+    expect((to?.[0] ?? NaN) - (from?.[0] ?? NaN)).toBeCloseTo(3 * scale, 3);
   });
 
   it('hatches old bark closer than young, and this season’s not at all', () => {
