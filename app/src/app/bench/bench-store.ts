@@ -111,19 +111,22 @@ export const BenchStore = signalStore(
         then: [{ ...asIf, ...visit }],
       });
     });
-    const readThen = (day: string): ReadBook => readBook({ yard: book.yard(), events: book.events() }, day);
+    /** The book up to the day that is looked back to. */
+    const readThen = computed<ReadBook>(() =>
+      readBook({ yard: book.yard(), events: book.events() }, store.seenOn()),
+    );
     /** The tree as it stood on the day it is looked at, where that is not today. */
     const past = computed<TreeState | undefined>(() => {
       const today = store.seenOn();
       if (today === undefined) return undefined;
-      return treeState(readThen(today), treeId(), { today });
+      return treeState(readThen(), treeId(), { today });
     });
     const picture = computed<TreePicture | undefined>(() => {
       const then = past();
       if (then) {
         const room = extentOf(layOut((state() ?? then).tree));
         const season = woodSeason(then.site, then.today);
-        const wounds = oldWounds(readThen(then.today), treeId());
+        const wounds = oldWounds(readThen(), treeId());
         return { laid: layOut(then.tree), room, season, day: then.today, verdicts: {}, acts: [], wounds };
       }
       const shown = store._held() ?? drafted();

@@ -164,8 +164,9 @@ export class ElevationDrawing {
   }
 
   select(id: StemId | undefined): void {
+    const isOther = this.inHand !== id;
     this.inHand = id;
-    this.drawPlate(false);
+    if (isOther) this.drawPlate(false);
     for (const { stem, group, tag } of this.stems) {
       group.classList.toggle('in-hand', stem.id === id);
       tag.group.classList.toggle('in-hand', stem.id === id);

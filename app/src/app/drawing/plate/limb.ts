@@ -128,7 +128,8 @@ function fillWood(pen: Pen, seen: SeenLimb): void {
   foot(pen, seen);
   edge(pen, seen.left, 0, over, false);
   const [lx, ly, rx, ry] = ends(seen, over);
-  const [mx, my] = [at(seen.middle, 2 * over + 2) || lx, at(seen.middle, 2 * over + 3) || ly];
+  const next = 2 * Math.min(over + 1, last);
+  const [mx, my] = [at(seen.middle, next), at(seen.middle, next + 1)];
   pen.quadraticCurveTo(
     (lx + rx) / 2 + (mx - (lx + rx) / 2) * 0.5,
     (ly + ry) / 2 + (my - (ly + ry) / 2) * 0.5,
