@@ -1,7 +1,8 @@
 import { boolean } from 'yup';
 import { between, id, oneOf, shape, type Typed } from '../fields/fields';
-import { layOut, positionAt } from '../tree/course';
-import { trunkOf, withDescendants, type Tree } from '../tree/stem';
+import { directionAt, layOut, positionAt } from '../tree/course';
+import { fromUprightOf } from '../geometry/vector';
+import { trunkOf, withDescendants, type Stem, type Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { diameterAt, taperOf } from '../tree/taper';
 import { cm, tagOf, told, type Message } from '../words/message';
@@ -104,6 +105,7 @@ function shortened(tree: Tree, stemId: StemId, toLengthCm: number): Tree {
               ...stem,
               length: { ...stem.length, value: toLengthCm, sure: 1 },
               headed: true,
+              shape: { ...stem.shape, tip: endAt(stem, toLengthCm) },
               ...(stem.sideShoots && {
                 sideShoots: Math.round((stem.sideShoots * toLengthCm) / stem.length.value),
               }),
@@ -113,6 +115,12 @@ function shortened(tree: Tree, stemId: StemId, toLengthCm: number): Tree {
       ),
   };
 }
+
+/** The angle a limb has where it is cut: what is left keeps its curve. */
+const endAt = (stem: Stem, toLengthCm: number): Stem['shape']['tip'] => ({
+  ...stem.shape.tip,
+  value: fromUprightOf(directionAt(stem, toLengthCm)),
+});
 
 function shortenWords(scene: TreeScene, act: Shorten): Message {
   const length = cm(act.toLengthCm);

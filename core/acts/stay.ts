@@ -1,20 +1,19 @@
 import { day as toldDay, told } from '../words/message';
 import { day, oneOf, shape, type Typed } from '../fields/fields';
+import { KEPT_FOR } from '../tree/stem-readings';
 import { onStem, type ActWays } from './act';
+import { changedStem } from './changed-stem';
 import { footHeightCm } from './tying';
-
-/** What a temporary limb is kept for. */
-export const KEPT_FOR = ['fruit', 'leaf', 'shade', 'insurance'] as const;
-export type KeptFor = (typeof KEPT_FOR)[number];
 
 const schema = shape({ kind: oneOf(['stay']), ...onStem, until: day(), keptFor: oneOf(KEPT_FOR) });
 
-/** It takes nothing: it dates a limb that is spared for a while, `until` an ISO date. */
+/** It takes nothing: it dates a limb that is spared for a while, `until` an ISO date, so that a later visit brings it up. */
 export type Stay = Typed<typeof schema>;
 
 export const stay: ActWays<Stay> = {
   schema,
-  apply: (tree) => tree,
+  apply: (tree, { stemId, until, keptFor }) =>
+    changedStem(tree, stemId, (stem) => ({ ...stem, spared: { until, keptFor } })),
   phase: () => 'make ready',
   heightCm: (scene, act) => footHeightCm(scene, act.stemId),
   place: () => undefined,

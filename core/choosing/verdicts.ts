@@ -2,7 +2,7 @@ import { reasonsOf, type Finding } from '../findings';
 import { findingsOn } from '../findings/finding';
 import { isOnTrunk } from '../tree/joins';
 import type { Ruling } from '../history/tree-draft';
-import type { KeptFor } from '../acts/stay';
+import type { KeptFor } from '../tree/stem-readings';
 import { stemOf, type Stem, type Tree } from '../tree/stem';
 import type { LimbWord, Place } from './candidacy';
 import type { StemId } from '../tree/stem-readings';

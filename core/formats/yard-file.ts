@@ -1,7 +1,7 @@
 import type { BookEvent, Yard } from '../history/events';
 
 export const FILE_FORMAT = 'eager-bough-yard';
-export const FILE_VERSION = 4;
+export const FILE_VERSION = 5;
 
 /** Largest file taken, bytes of text. A yard of 500 trees measured twice a year for ten years is under a tenth. */
 export const LARGEST_FILE = 20_000_000;

@@ -32,7 +32,7 @@ export const centralLeader: Form = {
     ] as const),
     ...(['scaffold.most', 'set.fromDeg', 'set.toDeg', 'leader.clearCm'] as const),
   ],
-  typicalOf: ['apple', 'sweet-cherry', 'european-pear', 'persimmon', 'walnut'],
+  typicalOf: ['apple', 'sweet-cherry', 'european-pear', 'persimmon', 'walnut', 'pecan'],
   standsOn: 'trunk',
   hasLeader: true,
   headsScaffolds: false,

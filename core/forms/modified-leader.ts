@@ -40,7 +40,7 @@ export const modifiedLeader: Form = {
       'set.toDeg',
     ] as const),
   ],
-  typicalOf: ['european-pear', 'apple', 'walnut', 'persimmon', 'pistachio', 'asian-pear'],
+  typicalOf: ['european-pear', 'apple', 'walnut', 'pecan', 'persimmon', 'pistachio', 'asian-pear'],
   standsOn: 'trunk',
   hasLeader: true,
   headsScaffolds: false,

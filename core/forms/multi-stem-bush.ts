@@ -17,7 +17,7 @@ export const multiStemBush: Form = {
   id: 'multi-stem-bush',
   rules: { 'set.fromDeg': 5, 'set.toDeg': 35, 'clearance.cm': 0, 'thin.diameterMm': 8 },
   figures: ['scaffold.fewest', 'scaffold.wish', 'scaffold.most', 'stem.apartCm', 'set.fromDeg', 'set.toDeg'],
-  typicalOf: ['fig', 'pomegranate', 'quince'],
+  typicalOf: ['fig', 'pomegranate', 'quince', 'hazel'],
   standsOn: 'stems',
   hasLeader: false,
   headsScaffolds: false,

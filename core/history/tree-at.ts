@@ -39,6 +39,8 @@ export interface TreeState {
   today: string;
   /** ISO date of the last visit with readings; undefined if never measured. */
   visitedOn: string | undefined;
+  /** Depth of snow that heights were read over at the last visit, cm; missing where none was told of. */
+  snowCm?: number;
 }
 
 /** A book with its withdrawals and amendments worked in, for asking about many trees. */
@@ -107,6 +109,7 @@ export function treeState(
   const { record, form, rules, school, shapedBefore, leaderFailures, buds, visitedOn, stems } = draft;
   return {
     ...{ record, form, rules, shapedBefore, leaderFailures, buds, visitedOn },
+    ...(draft.snowCm && { snowCm: draft.snowCm }),
     site: { ...ground, clearance: [...ground.clearance, ...(record.clearance ?? [])] },
     tree: treeFrom(record, stems),
     rulings: Object.fromEntries(draft.rulings),

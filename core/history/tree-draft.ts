@@ -23,6 +23,8 @@ export interface TreeDraft {
   leaderFailures: number;
   buds: BudReadings | undefined;
   visitedOn: string | undefined;
+  /** Depth of snow at the visit that last told of it, cm. */
+  snowCm?: number;
   stems: Map<StemId, StemReadings>;
   rulings: Map<StemId, Ruling>;
   /** Lengths the grower has set, cm. */

@@ -1,6 +1,7 @@
 import { reading, type Reading } from '../readings/reading';
 import { limbAngleDeg } from './kinds';
 import type { KindFacts } from './kind-facts';
+import { naturalTipDeg } from './natural-shape';
 import type { Stem } from '../tree/stem';
 import type { StemId, StemReadings } from '../tree/stem-readings';
 
@@ -19,6 +20,7 @@ export function completeStem(id: StemId, given: StemReadings, kind: KindFacts, o
   const departure = given.angle ?? filledIn('angle', onGround ? 0 : limbAngleDeg(kind));
   const length = given.length ?? filledIn('length', lengthFromDiameter(given.diameter?.value));
   const run = given.set ?? { ...departure, how: 'filled-in' as const };
+  const diameter = given.diameter ?? filledIn('diameter', length.value / LENGTH_PER_DIAMETER_CM_PER_MM);
   const bearing = given.bearing ?? filledIn('bearing', (order * kind.spiralDeg.value) % 360);
   const stem: Stem = {
     id,
@@ -31,10 +33,10 @@ export function completeStem(id: StemId, given: StemReadings, kind: KindFacts, o
       departure,
       runBearing: given.runBearing ?? { ...bearing, how: 'filled-in' },
       run,
-      tip: given.tipAngle ?? { ...run, how: 'filled-in' as const },
+      tip: given.tipAngle ?? tipOf(given, kind, { departure, run, length, diameter }),
     },
     length,
-    diameter: given.diameter ?? filledIn('diameter', length.value / LENGTH_PER_DIAMETER_CM_PER_MM),
+    diameter,
     growthCm: given.growthCm ?? {},
     condition: given.condition ?? 'sound',
     barkTrapped: given.barkTrapped ?? false,
@@ -48,7 +50,28 @@ export function completeStem(id: StemId, given: StemReadings, kind: KindFacts, o
   if (given.fixings !== undefined) stem.fixings = given.fixings;
   if (given.bears !== undefined) stem.bears = given.bears;
   if (given.sideShoots !== undefined) stem.sideShoots = given.sideShoots;
+  if (given.spurs !== undefined) stem.spurs = given.spurs;
+  if (given.soundTo !== undefined) stem.soundTo = given.soundTo;
+  if (given.endBearing !== undefined) stem.endBearing = given.endBearing;
+  if (given.mended !== undefined) stem.mended = given.mended;
+  if (given.runUp !== undefined) stem.runUp = given.runUp;
+  if (given.spared !== undefined) stem.spared = given.spared;
   return stem;
+}
+
+/** The end of a limb as it grows of itself; one whose run was read has been laid, and is taken to lie so to its end. */
+function tipOf(
+  given: StemReadings,
+  kind: KindFacts,
+  { departure, run, length, diameter }: Record<'departure' | 'run' | 'length' | 'diameter', Reading>,
+): Reading {
+  const isLaid = given.set !== undefined || given.parent?.kind === 'ground';
+  if (isLaid) return { ...run, how: 'filled-in' };
+  const grown = {
+    ...{ departureDeg: departure.value, lengthCm: length.value, diameterMm: diameter.value },
+    ...{ seasons: Object.keys(given.growthCm ?? {}).length, bears: given.bears },
+  };
+  return filledIn('angle', naturalTipDeg(kind, grown));
 }
 
 function lengthFromDiameter(diameterMm: number | undefined): number {

@@ -266,6 +266,16 @@ export const KIND_ROWS: readonly KindFacts[] = [
     ...{ form: 'modified-leader', removalShare: 0.15, breakOrder: 17, stiffness: 'stiff', healing: 'slow' },
     ...{ leads: 'strong', thickeningMm: 8, sap: 'sensitises' },
   }),
+  kind('pecan', {
+    ...{ habit: 'upright', vigour: 'strong', fruitsOn: THIS, budSpacingCm: 4, form: 'modified-leader' },
+    ...{ removalShare: 0.1, breakOrder: 19, stiffness: 'stiff', healing: 'slow', leads: 'strong' },
+    thickeningMm: 8,
+  }),
+  kind('hazel', {
+    ...{ habit: 'spreading', vigour: 'middling', fruitsOn: LAST, budSpacingCm: 3, form: 'multi-stem-bush' },
+    ...{ removalShare: 0.2, breakOrder: 5, stiffness: 'limber', healing: 'quick', leads: 'weak' },
+    ...{ thickeningMm: 7, ownRooted: true },
+  }),
   kind('citrus', {
     ...{ habit: 'spreading', vigour: 'middling', fruitsOn: THIS, budSpacingCm: 3, form: 'open-vase' },
     spiralDeg: THREE_EIGHTHS_DEG,

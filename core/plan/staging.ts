@@ -7,7 +7,7 @@ import { bearingDifference } from '../geometry/vector';
 import type { Stem, Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { accountOf, measureCalled, overCap, sumOf, type Account } from '../acts/account';
-import type { KeptFor } from '../acts/stay';
+import type { KeptFor } from '../tree/stem-readings';
 
 /** Most winters that removals are spread over. */
 const MOST_WINTERS = 3;

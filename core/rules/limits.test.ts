@@ -35,7 +35,7 @@ describe('a figure', () => {
 
 describe('kinds and forms', () => {
   it('name each other by ids that are there', () => {
-    expect(KINDS).toHaveLength(18);
+    expect(KINDS).toHaveLength(20);
     expect(new Set(KINDS.map(({ id }) => id)).size).toBe(18);
     expect(kindFacts('fig').ownRooted).toBe(true);
     const ids = new Set<string>(FORMS.map(({ id }) => id));

@@ -103,6 +103,7 @@ export function caseTree({ tree, limbs }: JudgementCase): TreeState {
   const { lean, leanBearing, endBud, ground, buds } = trunk;
   return treeOf({
     ...more,
+    curved: true,
     trunk: {
       length: trunk.length,
       mm: trunk.mm,

@@ -40,6 +40,8 @@ export interface TestTree {
   today?: string;
   planted?: string;
   cameAs?: TreeRecord['cameAs'];
+  /** Whether limbs curve as their kind does; straight unless said, so that a test can be summed by hand. */
+  curved?: boolean;
 }
 
 export const LEVEL_SITE: Site = {
@@ -52,7 +54,7 @@ export const LEVEL_SITE: Site = {
   wallBearingDeg: 90,
 };
 
-/** A tree on a plumb trunk, with its limbs straight. */
+/** A tree on a plumb trunk, with its limbs straight unless said. */
 export function treeOf({
   form,
   trunk,
@@ -70,6 +72,7 @@ export function treeOf({
   today = visitedOn,
   planted = '2025-01-01',
   cameAs,
+  curved = false,
 }: TestTree): TreeState {
   const facts = kindFacts(kind);
   const record: TreeRecord = {
@@ -99,7 +102,10 @@ export function treeOf({
     facts,
     0,
   );
-  const stems = [stem, ...limbs.map((limb, i) => completeStem(limb.id, readingsOf(limb), facts, i + 1))];
+  const stems = [
+    stem,
+    ...limbs.map((limb, i) => completeStem(limb.id, readingsOf(limb, curved), facts, i + 1)),
+  ];
   const tree = { id: 'tree', kind, unionCm: 10, ownRooted: facts.ownRooted, stems };
   return {
     ...{ record, site: { ...LEVEL_SITE, ...site }, tree, form, rules, rulings, cuts, visitedOn, today },
@@ -107,7 +113,7 @@ export function treeOf({
   };
 }
 
-function readingsOf(limb: Limb): StemReadings {
+function readingsOf(limb: Limb, curved: boolean): StemReadings {
   return {
     tag: limb.id.toUpperCase(),
     parent: { kind: 'stem', stemId: 'trunk' },
@@ -118,6 +124,7 @@ function readingsOf(limb: Limb): StemReadings {
     diameter: reading('diameter', limb.mm, 'caliper'),
     condition: limb.condition ?? 'sound',
     barkTrapped: limb.barkTrapped ?? false,
+    ...(!curved && { tipAngle: limb.more?.set ?? reading('angle', limb.angle, 'gauge') }),
     ...limb.more,
   };
 }

@@ -32,7 +32,7 @@ export function directionAt(stem: Stem, sCm: number): Vec3 {
   const length = Math.max(stem.length.value, 1e-6);
   const departure = direction(stem.bearing.value, stem.shape.departure.value);
   const run = direction(stem.shape.runBearing.value, stem.shape.run.value);
-  const tip = direction(stem.shape.runBearing.value, stem.shape.tip.value);
+  const tip = direction((stem.endBearing ?? stem.shape.runBearing).value, stem.shape.tip.value);
   const turnCm = Math.min(TURN_CM, TURN_SHARE * length);
   const inner = turnToward(departure, run, Math.min(1, sCm / turnCm));
   const out = (sCm / length - ARCH_FROM) / (1 - ARCH_FROM);

@@ -28,7 +28,16 @@ export const parent = kinds({
 export type Parent = Typed<typeof parent>;
 
 /** What the grower saw of the wood's health. */
-export const CONDITIONS = ['sound', 'dead', 'cankered', 'blighted', 'broken', 'rubbed'] as const;
+export const CONDITIONS = [
+  'sound',
+  'dead',
+  'dieback',
+  'cankered',
+  'blighted',
+  'broken',
+  'damaged',
+  'rubbed',
+] as const;
 export type Condition = (typeof CONDITIONS)[number];
 
 /** The bud a stem ends in, as seen in winter: a fat flower bud ends its extension. */
@@ -37,6 +46,14 @@ export type EndBud = (typeof END_BUDS)[number];
 /** What a stem carries of its crop. */
 export const CROPS = ['none', 'blossom', 'fruit'] as const;
 export type Crop = (typeof CROPS)[number];
+
+/** What a temporary limb is kept for. */
+export const KEPT_FOR = ['fruit', 'leaf', 'shade', 'insurance'] as const;
+export type KeptFor = (typeof KEPT_FOR)[number];
+
+/** A limb spared at an earlier visit: until which day, and what for. */
+export const spared = shape({ until: day(), keptFor: oneOf(KEPT_FOR) });
+export type Spared = Typed<typeof spared>;
 
 /** What a grower fixes to a limb. */
 export const FIXINGS = ['tie', 'spreader', 'weight', 'label'] as const;
@@ -69,6 +86,17 @@ export const stemReadings = shape({
   ...readingsGot(HOW_READ),
   /** What is fixed to it, to be moved before it is cut. */
   fixings: maybe(listOf(fixing, MOST_FIXINGS)),
+  /** How far out its living wood goes, cm from its join: beyond, it has died back or was broken off. */
+  soundTo: readingIn(0, 1500, HOW_READ),
+  /** Bearing of its end, where that has swerved from the run. */
+  endBearing: readingIn(0, 360, HOW_READ),
+  /** Whether a crack in it was bound up and has grown together. */
+  mended: boolean().strict().optional(),
+  /** Whether it is run up whole on purpose, to take a graft or as one. */
+  runUp: boolean().strict().optional(),
+  /** Fruiting spurs counted on it: short wood that flowers, no side shoots. */
+  spurs: whole(0, MOST_SIDE_SHOOTS).optional(),
+  spared: maybe(spared),
 });
 export type StemReadings = Typed<typeof stemReadings>;
 
@@ -111,7 +139,7 @@ export function readingsGot<H extends string>(ways: readonly H[]) {
     variety: text(120).optional(),
     endBud: oneOf(END_BUDS).optional(),
     bears: oneOf(CROPS).optional(),
-    /** Side shoots and spurs counted on it, besides those that are stems of their own in the book. */
+    /** Side shoots counted on it, besides those that are stems of their own in the book. */
     sideShoots: whole(0, MOST_SIDE_SHOOTS).optional(),
     /** Buds whose facing was seen, and how far apart buds stand. */
     budsSeen: maybe(budsSeen),

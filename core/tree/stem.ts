@@ -1,6 +1,6 @@
 import type { Reading } from '../readings/reading';
 import type { BudsSeen } from './buds-seen';
-import type { Condition, Crop, EndBud, Fixing, Parent, StemId, StemReadings } from './stem-readings';
+import type { Condition, Crop, EndBud, Fixing, Parent, Spared, StemId, StemReadings } from './stem-readings';
 
 /** The course of a stem from its join outward: deg from upright, and clockwise from north. */
 export interface StemShape {
@@ -35,8 +35,17 @@ export interface Stem {
   variety?: string;
   endBud?: EndBud;
   bears?: Crop;
-  /** Side shoots and spurs counted on it, besides those that are stems of their own in the book. */
+  /** Side shoots counted on it, besides those that are stems of their own in the book. */
   sideShoots?: number;
+  /** Fruiting spurs counted on it. */
+  spurs?: number;
+  /** How far out its wood lives, cm from its join. */
+  soundTo?: Reading;
+  /** Bearing of its end, where that has swerved from the run. */
+  endBearing?: Reading;
+  mended?: boolean;
+  runUp?: boolean;
+  spared?: Spared;
   budsSeen?: BudsSeen;
   fixings?: readonly Fixing[];
 }

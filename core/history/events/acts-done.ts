@@ -37,6 +37,12 @@ export const actsDone: EventWays<ActsDone> = {
       // A stem that is no longer in the book, because its visit was undone since, does not come back by its work.
       if (stem) tree.stems.set(id, { ...stem, ...readings });
     }
+    // A stay says itself until when, so that one written before its limb was marked as spared comes up too.
+    for (const act of acts) {
+      const stem = act.kind === 'stay' ? tree.stems.get(act.stemId) : undefined;
+      if (act.kind === 'stay' && stem)
+        tree.stems.set(act.stemId, { ...stem, spared: { until: act.until, keptFor: act.keptFor } });
+    }
     tree.cuts.clear();
   },
   told: ({ acts }) => told('book.work', { acts: acts.length }),
@@ -66,7 +72,7 @@ export const doneOn = (
 /** What was done becomes part of the readings: lengths, angles and ends as the acts left them. */
 export function readingsOf(stem: Stem): StemReadings {
   const { tag, parent, origin, length, diameter, headed, endDiameter, growthCm } = stem;
-  const { sideShoots, bears, fixings, shape } = stem;
+  const { sideShoots, bears, fixings, spared, shape } = stem;
   const { departure, runBearing, run, tip } = shape;
   return {
     ...{ tag, parent, origin, length, diameter, headed, growthCm },
@@ -74,6 +80,7 @@ export function readingsOf(stem: Stem): StemReadings {
     ...(sideShoots !== undefined && { sideShoots }),
     ...(bears && { bears }),
     ...(fixings && { fixings }),
+    ...(spared && { spared }),
     ...(departure.how !== 'filled-in' && { angle: departure }),
     ...(run.how !== 'filled-in' && { set: run, tipAngle: tip }),
     ...(runBearing.how !== 'filled-in' && { runBearing }),

@@ -1,5 +1,5 @@
 import { told } from '../../words/message';
-import { id, isPlainId, oneOf, record, shape, type Typed } from '../../fields/fields';
+import { between, id, isPlainId, oneOf, record, shape, type Typed } from '../../fields/fields';
 import { refused } from '../../fields/refusal';
 import { MOST_STEMS, stemReadings } from '../../tree/stem-readings';
 import { reRead } from '../tree-draft';
@@ -9,6 +9,8 @@ const schema = shape({
   kind: oneOf(['visit']),
   treeId: id(),
   stems: record(stemReadings, isPlainId, MOST_STEMS, refused('refused.keys', { most: MOST_STEMS })),
+  /** Depth of snow that heights were read over, cm: such heights are provisional. */
+  snowCm: between(0, 300).optional(),
 });
 
 /** Readings of a tree's stems; anything may be missing, and later visits add to earlier ones. */
@@ -16,8 +18,11 @@ export type Visit = Typed<typeof schema>;
 
 export const visit: EventWays<Visit> = {
   schema,
-  reduce(tree, { stems, happenedOn }) {
+  reduce(tree, { stems, snowCm, happenedOn }) {
     tree.visitedOn = happenedOn;
+    // Heights read again with no word of snow are heights above the ground.
+    if (snowCm !== undefined) tree.snowCm = snowCm;
+    else if (Object.values(stems).some(({ origin }) => origin)) delete tree.snowCm;
     for (const [id, given] of Object.entries(stems)) {
       tree.stems.set(id, reRead(tree.stems.get(id), given));
       // A length set for a limb as it stood: one measured anew is no longer the limb that was meant.
