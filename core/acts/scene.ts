@@ -7,6 +7,8 @@ import type { LaidTree } from '../tree/course';
 
 /** The day a tree is looked at, in the terms of its growth. */
 export interface When {
+  /** ISO date of the day itself. */
+  today: string;
   /** Season (year) that wood is told against: growth of this season is new wood. */
   season: number;
   /** In leaf, between bud break and leaf fall. */
@@ -26,6 +28,8 @@ export interface TreeScene {
   site: Site;
   limits: Limits;
   when: When;
+  /** Depth of snow that heights were read over, cm; missing for none. */
+  snowCm?: number;
   /** What the tree's school answers where growers differ. */
   answers: Answers;
 }

@@ -1,8 +1,10 @@
 import type { Ruling } from '../history/tree-draft';
+import type { Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { atDeg, type Candidacy, type FormProblem, type Place } from './candidacy';
-import type { Fault } from './faults';
+import { felt, summed, type Consideration } from './consideration';
 import type { PairCost, Problem } from './problem';
+import { BREACH } from './score';
 
 /** A form's problem with the grower's rulings worked in, and the candidacy behind each option. */
 export interface BuiltProblem {
@@ -11,24 +13,28 @@ export interface BuiltProblem {
   places: readonly Place[];
 }
 
+type Rulings = Readonly<Record<StemId, Ruling>>;
+
+/** A close call keeps the wood: taking a sound limb out must be better by this, points. Working value. */
+const IN_DOUBT_KEEP = 2;
+
 /**
- * Turns a form's problem into plain data. Stems ruled out, or left for a year, have no options; a stem that breaks a rule has none unless
- * it is pinned; a stem pinned as leader has only its leader options. What grows on another candidate is taken with it or not at all.
+ * Turns a form's problem into plain data. A stem ruled out has no option and may not be left; one that is to wait a year, or
+ * breaks a rule that holds, fills no place; a pin keeps a stem wherever it stands best, as leader only there. What grows on
+ * another candidate stays with it or not at all.
  */
 export function buildProblem(form: FormProblem, rulings: Rulings): BuiltProblem {
   const asked = withCarriers(form, rulings);
-  const candidacies = openOf(form, asked);
-  const stems = [...new Set(candidacies.map(({ stem }) => stem.id))].sort();
+  const ids = new Set([...form.idle.keys(), ...form.candidacies.map(({ stem }) => stem.id)]);
+  const stems = [...ids].sort();
   const index = new Map(stems.map((id, i) => [id, i]));
-  const sum = (faults: readonly Fault[], rank: Fault['rank']): number =>
-    faults.reduce((total, fault) => total + (fault.rank === rank ? fault.points : 0), 0);
+  const rulingOn = (id: StemId): Ruling => asked[id] ?? 'undecided';
+  const candidacies = form.candidacies.filter((c) => isOpen(form, c, rulingOn(c.stem.id)));
   const options = candidacies.map((candidacy) => ({
     stem: index.get(candidacy.stem.id) as number,
     circle: candidacy.place,
     bearingDeg: atDeg(candidacy),
-    breaches: sum(candidacy.faults, 'breaches'),
-    form: sum(candidacy.faults, 'form'),
-    merit: sum(candidacy.faults, 'merit'),
+    ...summed(candidacy.against),
   }));
   const circles = form.places.map(({ circle, spreads }, place) => ({
     ...circle,
@@ -37,23 +43,47 @@ export function buildProblem(form: FormProblem, rulings: Rulings): BuiltProblem 
       value: candidacies.map((c) => (c.place === place ? (c.spread[s] ?? 0) : 0)),
     })),
   }));
-  const pinned = stems.flatMap((id, i) => (isPin(asked[id]) ? [i] : []));
+  const out = stems.map((id) => outCost(form, id, rulingOn(id)));
+  const leave = stems.map((id) => leaveCost(form, id, rulingOn(id)));
+  const pinned = stems.flatMap((id, i) => (rulingOn(id) === 'leader' ? [i] : []));
   const carriers = carriersOf(form);
   const parents = stems.map((id) => index.get(carriers.get(id) ?? '') ?? -1);
-  const pairs = pairCosts(form, candidacies);
-  return { problem: { stems, parents, options, pairs, circles, pinned }, candidacies, places: form.places };
+  const left = stems.map((id, i) => (leave[i] === undefined ? undefined : form.idle.get(id)?.stem));
+  return {
+    problem: {
+      ...{ stems, parents, out, leave, options, circles, pinned },
+      pairs: pairCosts(candidacies, candidacies, form.pairCost),
+      besides: besideCosts(candidacies, left, form.besideCost),
+      amidst: amidstCosts(left, form.amidstCost),
+    },
+    ...{ candidacies, places: form.places },
+  };
 }
 
-type Rulings = Readonly<Record<StemId, Ruling>>;
+const isKept = (ruling: Ruling): boolean => ruling === 'keep' || ruling === 'leader' || ruling === 'wait';
 
-const isPin = (ruling: Ruling | undefined): boolean => ruling === 'keep' || ruling === 'leader';
+function outCost(form: FormProblem, id: StemId, ruling: Ruling): number {
+  const idle = form.idle.get(id);
+  if (!idle) return 0;
+  if (isKept(ruling)) return BREACH;
+  const must = idle.leave.some((one) => one.must);
+  return summed(idle.out).cost + (ruling === 'out' || must ? 0 : IN_DOUBT_KEEP * 100);
+}
+
+function leaveCost(form: FormProblem, id: StemId, ruling: Ruling): number | undefined {
+  const idle = form.idle.get(id);
+  if (!idle || ruling === 'leader') return undefined;
+  const { breaches, cost } = summed(idle.leave);
+  if (ruling === 'out' || (breaches > 0 && !isKept(ruling))) return undefined;
+  return cost;
+}
 
 /** For each limb that grows on another that may be kept: that one. The trunk, where it may lead, stays in any case. */
-function carriersOf({ candidacies, places }: FormProblem): Map<StemId, StemId> {
+function carriersOf({ candidacies, places, idle }: FormProblem): Map<StemId, StemId> {
   const limbs = candidacies.filter(({ place }) => places[place]?.role === 'scaffold');
-  const seated = new Set(limbs.map(({ stem }) => stem.id));
+  const seated = new Set([...limbs.map(({ stem }) => stem.id), ...idle.keys()]);
   const carriers = new Map<StemId, StemId>();
-  for (const { stem } of candidacies) {
+  for (const { stem } of [...candidacies, ...idle.values()]) {
     const on = stem.parent.kind === 'stem' ? stem.parent.stemId : undefined;
     if (on !== undefined && seated.has(on)) carriers.set(stem.id, on);
   }
@@ -64,44 +94,60 @@ function carriersOf({ candidacies, places }: FormProblem): Map<StemId, StemId> {
 function withCarriers(form: FormProblem, rulings: Rulings): Rulings {
   const asked: Record<StemId, Ruling> = { ...rulings };
   for (const [stemId, carrier] of carriersOf(form)) {
-    if (isPin(rulings[stemId]) && (rulings[carrier] ?? 'undecided') === 'undecided') asked[carrier] = 'keep';
+    const ruling = rulings[stemId] ?? 'undecided';
+    if (isKept(ruling) && (rulings[carrier] ?? 'undecided') === 'undecided') asked[carrier] = 'keep';
   }
   return asked;
 }
 
-/** Candidacies that may be taken: none on a limb that may not. */
-function openOf(form: FormProblem, rulings: Rulings): Candidacy[] {
-  const open = form.candidacies.filter((c) => isOpen(form, c, rulings[c.stem.id] ?? 'undecided'));
-  const carriers = carriersOf(form);
-  const stands = new Set(open.map(({ stem }) => stem.id));
-  return open.filter(({ stem }) => {
-    const carrier = carriers.get(stem.id);
-    return carrier === undefined || stands.has(carrier);
-  });
-}
-
-function isOpen(form: FormProblem, { stem, place, faults }: Candidacy, ruling: Ruling): boolean {
+function isOpen(form: FormProblem, { place, against }: Candidacy, ruling: Ruling): boolean {
   const role = form.places[place]?.role;
   if (ruling === 'out' || ruling === 'wait') return false;
   if (ruling === 'leader') return role === 'leader';
-  if (ruling === 'keep') {
-    const couldBeScaffold = form.candidacies.some(
-      (c) => c.stem.id === stem.id && form.places[c.place]?.role === 'scaffold',
-    );
-    return role === 'scaffold' || !couldBeScaffold;
-  }
-  return !faults.some((f) => f.rank === 'breaches');
+  if (ruling === 'keep') return true;
+  return !against.some(({ must }) => must);
 }
 
-function pairCosts(form: FormProblem, candidacies: readonly Candidacy[]): PairCost[] {
+function pairCosts(
+  as: readonly Candidacy[],
+  bs: readonly Candidacy[],
+  between: FormProblem['pairCost'],
+): PairCost[] {
   const costs: PairCost[] = [];
-  candidacies.forEach((first, a) => {
-    for (let b = a + 1; b < candidacies.length; b++) {
-      const second = candidacies[b] as Candidacy;
-      if (first.stem.id === second.stem.id) continue;
-      const { breaches, form: cost } = form.pairPrice(first, second);
-      if (breaches + cost > 0) costs.push({ a, b, breaches, form: cost });
+  as.forEach((first, a) => {
+    for (let b = a + 1; b < bs.length; b++) {
+      const second = bs[b] as Candidacy;
+      if (first.stem.id !== second.stem.id) push(costs, a, b, between(first, second));
     }
   });
   return costs;
+}
+
+function besideCosts(
+  as: readonly Candidacy[],
+  left: readonly (Stem | undefined)[],
+  between: FormProblem['besideCost'],
+): PairCost[] {
+  const costs: PairCost[] = [];
+  as.forEach((first, a) => {
+    left.forEach((stem, b) => {
+      if (stem && stem.id !== first.stem.id) push(costs, a, b, between(first, stem));
+    });
+  });
+  return costs;
+}
+
+function amidstCosts(left: readonly (Stem | undefined)[], between: FormProblem['amidstCost']): PairCost[] {
+  const costs: PairCost[] = [];
+  left.forEach((first, a) => {
+    for (let b = a + 1; b < left.length; b++) {
+      const second = left[b];
+      if (first && second) push(costs, a, b, between(first, second));
+    }
+  });
+  return costs;
+}
+
+function push(costs: PairCost[], a: number, b: number, of: readonly Consideration[]): void {
+  if (felt(of).length > 0) costs.push({ a, b, ...summed(of) });
 }

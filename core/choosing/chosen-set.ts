@@ -4,7 +4,7 @@ import type { StemId } from '../tree/stem-readings';
 import type { BuiltProblem } from './build';
 import { atDeg, type Candidacy, type ChosenRole, type LimbWord, type Place } from './candidacy';
 import type { Correction } from './correction';
-import type { Fault } from './faults';
+import type { Consideration } from './consideration';
 import type { Circle, Cost } from './problem';
 import type { Message } from '../words/message';
 import { largestGapDeg, spanDeg } from './score';
@@ -20,7 +20,8 @@ export interface ChosenLimb {
   word: LimbWord;
   /** Whether it is kept only for the limbs it carries. */
   onlyCarries?: boolean;
-  faults: readonly Fault[];
+  /** What speaks against it there. */
+  against: readonly Consideration[];
   correction?: Correction;
 }
 
@@ -41,6 +42,8 @@ export interface EmptyPlace {
 /** A set of limbs in a grower's terms. */
 export interface ChosenSet {
   limbs: readonly ChosenLimb[];
+  /** Stems that fill no place and are left. */
+  left: readonly StemId[];
   cost: Cost;
   empty: readonly EmptyPlace[];
   /** Largest gap between bearings in each ring of more than one place, and the even one for the limbs wished, deg. */
@@ -52,13 +55,13 @@ export interface ChosenSet {
 /** Reads a solution back into stems, places and gaps. */
 export function chosenSet(scene: Scene, built: BuiltProblem, solution: Solution): ChosenSet {
   const taken = solution.options.map((o) => built.candidacies[o] as Candidacy);
-  const limbs = taken.map(({ stem, place, faults, correction }) => ({
+  const limbs = taken.map(({ stem, place, against, correction }) => ({
     stemId: stem.id,
     role: (built.places[place] as Place).role,
     place: (built.places[place] as Place).circle.name,
     called: (built.places[place] as Place).circle.called,
     word: (built.places[place] as Place).word,
-    faults,
+    against,
     ...(built.places[place]?.onlyCarries && { onlyCarries: true }),
     ...(correction && { correction }),
   }));
@@ -104,6 +107,7 @@ export function chosenSet(scene: Scene, built: BuiltProblem, solution: Solution)
   const steps = heights.flatMap((ring) => ring.slice(1).map((h, i) => h - (ring[i] as number)));
   return {
     limbs,
+    left: solution.left.map((i) => built.problem.stems[i] as StemId),
     cost: solution.cost,
     empty,
     gaps,

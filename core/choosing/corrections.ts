@@ -1,49 +1,55 @@
-import type { Scene } from '../findings/finding';
 import { reading } from '../readings/reading';
+import type { Scene } from '../findings/finding';
 import type { Stem } from '../tree/stem';
-import type { Fault } from './faults';
+import type { Consideration } from './consideration';
 import type { Candidacy } from './candidacy';
-
-/** Form cost of each correction, tenths. Working values: a limb is swung for a grade of gap, not for less. */
-const SWING_POINTS = 12;
-const SPREAD_POINTS = 5;
-const RIVAL_POINTS = 60;
+import type { Correction } from './correction';
+import { seasonsIn } from './weigh/view';
 
 /** Least length of a limb that can be tied aside, cm. */
 const SWING_FROM_CM = 40;
-
-/** Share of a rival's length that is left when it is cut hard and bent down. Working value. */
+/** Share of a rival's length that is left when it is cut hard and bent down, and what that costs besides ties. Working values. */
 const RIVAL_LEFT = 0.5;
+const RIVAL_POINTS = 15;
+/** A join that is widened when it is still pliable is mended by so much. Working value. */
+const STAYS_SHARP = 0.35;
+
+/** Makes the candidacy of a stem as a correction would lay it. */
+export type Seated = (stem: Stem) => Candidacy;
 
 /**
- * A limb's candidacy for a ring, and the same with each correction its wood allows: tied aside either way, its join
- * widened while soft, or, where only its being a second leader bars it, cut hard and bent down.
+ * A limb's candidacy for a ring, and the same with each correction its wood allows: tied aside either way, spread while it is
+ * pliable, or, where it takes the stem over, cut hard and bent down.
  */
-export function withCorrections(scene: Scene, candidacy: Candidacy): Candidacy[] {
+export function withCorrections(scene: Scene, stem: Stem, seat: Seated): Candidacy[] {
+  const asItStands = seat(stem);
   return [
-    candidacy,
-    ...swings(scene, candidacy),
-    ...spreads(scene, candidacy),
-    ...rivalBent(scene, candidacy),
+    asItStands,
+    ...swings(scene, stem, seat),
+    ...spreads(scene, stem, asItStands, seat),
+    ...rivalBent(scene, stem, asItStands, seat),
   ];
 }
 
+function corrected(
+  candidacy: Candidacy,
+  correction: Correction,
+  more: readonly Consideration[],
+): Candidacy {
+  return { ...candidacy, against: [...candidacy.against, ...more], correction };
+}
+
+const isSoundEnough = ({ condition }: Stem): boolean => condition === 'sound' || condition === 'rubbed';
+
 /** Tied aside by `swing.deg` either way, if the wood is thin and the limb long enough to hold a tie. */
-function swings({ limits }: Scene, candidacy: Candidacy): Candidacy[] {
-  const { stem, faults } = candidacy;
-  const isFree = !faults.some(({ rank }) => rank === 'breaches');
+function swings({ limits }: Scene, stem: Stem, seat: Seated): Candidacy[] {
   const isThin = stem.diameter.value <= limits('swing.thickMm').value;
-  if (!isFree || !isThin || stem.length.value < SWING_FROM_CM) return [];
+  if (!isThin || stem.length.value < SWING_FROM_CM || !isSoundEnough(stem) || stem.mended) return [];
   return [-1, 1].map((side) => {
     const byDeg = side * limits('swing.deg').value;
     const runBearing = { ...stem.shape.runBearing, value: (stem.shape.runBearing.value + byDeg + 360) % 360 };
-    const fault: Fault = { rank: 'form', what: 'swing', points: SWING_POINTS };
-    return {
-      ...candidacy,
-      stem: { ...stem, shape: { ...stem.shape, runBearing } },
-      faults: [...faults, fault],
-      correction: { kind: 'swing', byDeg },
-    };
+    const tie: Consideration = { what: 'tie', points: limits('weigh.tie').value };
+    return corrected(seat({ ...stem, shape: { ...stem.shape, runBearing } }), { kind: 'swing', byDeg }, [tie]);
   });
 }
 
@@ -54,54 +60,50 @@ export function isSoft({ limits, when }: Pick<Scene, 'limits' | 'when'>, stem: S
   return when.inLeaf && isNew && stem.diameter.value <= limits('soft.diameterMm').value;
 }
 
-/** Faults of a join that widening it mends. */
-const WIDENED = new Set(['narrow-crotch', 'doubtful-crotch', 'crotch']);
+/** Thickest one-year wood that is still spread, mm; a limber kind's more, a stiff one's less. Working values. */
+const PLIABLE_MM = { limber: 16, middling: 14, stiff: 12 } as const;
+const PLIABLE_SEASONS = 1.5;
 
-/** A soft shoot whose join is too narrow is pegged out to the soundest angle. */
-function spreads(scene: Scene, candidacy: Candidacy): Candidacy[] {
-  const { stem, faults } = candidacy;
-  const isNarrow = faults.some(({ what }) => WIDENED.has(what));
-  if (!isNarrow || stem.barkTrapped || !isSoft(scene, stem)) return [];
-  const toDeg = scene.limits('crotch.idealFromDeg').value;
-  const departure = reading('angle', toDeg, 'gauge');
-  const run = { ...stem.shape.run, value: Math.max(stem.shape.run.value, toDeg) };
-  const tip = { ...stem.shape.tip, value: run.value };
-  return [
-    {
-      ...candidacy,
-      stem: { ...stem, shape: { ...stem.shape, departure, run, tip } },
-      faults: [
-        ...faults.filter(({ what }) => !WIDENED.has(what) && what !== 'bend'),
-        { rank: 'form', what: 'spread', points: SPREAD_POINTS },
-      ],
-      correction: { kind: 'spread', toDeg },
-    },
-  ];
+/** Whether a limb can still be spread as a whole: soft, or one-year wood no thicker than its kind allows. */
+export function isPliable(scene: Scene, stem: Stem): boolean {
+  if (!isSoundEnough(stem) || stem.barkTrapped || stem.mended) return false;
+  if (isSoft(scene, stem)) return true;
+  const isYoung = seasonsIn(stem, Math.max(1, scene.when.seasonsGrown)) <= PLIABLE_SEASONS;
+  return isYoung && stem.diameter.value <= PLIABLE_MM[scene.kind.stiffness.value];
 }
 
-/** A second leader that nothing else bars, cut hard and bent to the form's own angle. */
-function rivalBent({ runDeg }: Scene, candidacy: Candidacy): Candidacy[] {
-  const { stem, faults } = candidacy;
-  const barred = faults.filter(({ rank }) => rank === 'breaches');
-  const isRival = barred.some(({ what }) => what === 'too-thick');
-  const otherwise = barred.some(({ what }) => what !== 'too-thick' && what !== 'narrow-crotch');
-  if (!isRival || otherwise || stem.barkTrapped) return [];
-  const toDeg = runDeg.from;
-  const toLengthCm = stem.length.value * RIVAL_LEFT;
+const SHARP = new Set<Consideration['what']>(['join', 'frame-join']);
+
+/** A pliable limb with a sharp join, or too upright, is spread; a join that is no longer soft is mended only in part. */
+function spreads(scene: Scene, stem: Stem, asItStands: Candidacy, seat: Seated): Candidacy[] {
+  const toDeg = Math.max(scene.limits('crotch.idealFromDeg').value, Math.min(scene.runDeg.from, 60));
+  if (stem.shape.run.value >= toDeg - 5 || !isPliable(scene, stem)) return [];
+  const soft = isSoft(scene, stem);
+  const departure = soft ? reading('angle', toDeg, 'gauge') : stem.shape.departure;
   const run = { ...stem.shape.run, value: toDeg };
-  return [
-    {
-      ...candidacy,
-      stem: {
-        ...stem,
-        shape: { ...stem.shape, run, tip: run },
-        length: { ...stem.length, value: toLengthCm },
-      },
-      faults: [
-        ...faults.filter(({ rank }) => rank !== 'breaches'),
-        { rank: 'form', what: 'rival-bent', points: RIVAL_POINTS },
-      ],
-      correction: { kind: 'rival-bent', toDeg, toLengthCm },
-    },
-  ];
+  const laid = { ...stem, shape: { ...stem.shape, departure, run, tip: { ...run, how: 'filled-in' as const } } };
+  const sharp = asItStands.against
+    .filter(({ what }) => SHARP.has(what))
+    .map((one) => ({ ...one, points: one.points * (soft ? 0 : STAYS_SHARP) }));
+  const seated = seat(laid);
+  const candidacy = { ...seated, against: [...seated.against.filter(({ what }) => !SHARP.has(what)), ...sharp] };
+  const tie: Consideration = { what: 'tie', points: scene.limits('weigh.tie').value };
+  return [corrected(candidacy, { kind: 'spread', toDeg }, [tie])];
+}
+
+/** A limb that takes the stem over, cut hard and bent to the form's own angle. */
+function rivalBent(scene: Scene, stem: Stem, asItStands: Candidacy, seat: Seated): Candidacy[] {
+  const takesOver = asItStands.against.some(({ what }) => what === 'rival' || what === 'strong');
+  if (!takesOver || stem.barkTrapped || !isSoundEnough(stem) || stem.mended) return [];
+  const toDeg = scene.runDeg.from;
+  const toLengthCm = stem.length.value * RIVAL_LEFT;
+  if (stem.shape.run.value >= toDeg) return [];
+  const run = { ...stem.shape.run, value: toDeg };
+  const candidacy = seat({
+    ...stem,
+    shape: { ...stem.shape, run, tip: run },
+    length: { ...stem.length, value: toLengthCm },
+  });
+  const hard: Consideration = { what: 'cut-hard', points: RIVAL_POINTS + scene.limits('weigh.tie').value };
+  return [corrected(candidacy, { kind: 'rival-bent', toDeg, toLengthCm }, [hard])];
 }

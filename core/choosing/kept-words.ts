@@ -1,7 +1,7 @@
 import { onFigure, onFinding } from '../words/ground';
-import { because, cm, deg, list, mm, share, told, type Reason } from '../words/message';
+import { because, cm, deg, list, mm, share, tagOf, told, type Reason } from '../words/message';
 import { crotchDeg, thicknessRatio } from '../tree/joins';
-import type { Stem } from '../tree/stem';
+import type { Stem, Tree } from '../tree/stem';
 import type { FormScene } from './candidacy';
 import type { ChosenLimb } from './chosen-set';
 
@@ -27,8 +27,11 @@ export function keptFor(scene: FormScene, stem: Stem, limb: ChosenLimb): Reason 
     : because('kept.for', { place: limb.called, facts }, onFigure('crotch.idealFromDeg'));
 }
 
+/** A shoot shorter than this is spoken of as still soft, cm. */
+const SOFT_CM = 25;
+
 /** What is done to a limb so that it suits its place. */
-export function correctionReasons(stem: Stem, { correction }: ChosenLimb): Reason[] {
+export function correctionReasons(tree: Tree, stem: Stem, { correction }: ChosenLimb): Reason[] {
   switch (correction?.kind) {
     case undefined:
       return [];
@@ -41,8 +44,13 @@ export function correctionReasons(stem: Stem, { correction }: ChosenLimb): Reaso
       };
       return [because('correct.swing', args, onFigure('swing.thickMm'))];
     }
-    case 'spread':
-      return [because('correct.spread', { to: deg(correction.toDeg) }, onFigure('soft.diameterMm'))];
+    case 'spread': {
+      const isSoft = Object.keys(stem.growthCm).length > 0 && stem.length.value < SOFT_CM;
+      const code = isSoft ? 'correct.spread' : 'correct.spread-firm';
+      return [because(code, { to: deg(correction.toDeg) }, onFigure('soft.diameterMm'))];
+    }
+    case 'cut-to':
+      return [because('correct.cut-to', { limb: tagOf(tree, correction.to) })];
     case 'rival-bent': {
       const args = { length: cm(correction.toLengthCm), to: deg(correction.toDeg) };
       return [because('correct.rival', args, onFinding('too-thick'), onFigure('thick.rivalRatio'))];

@@ -26,14 +26,15 @@ const NODE_LIMIT = 20_000;
 export function otherwise(question: OtherwiseQuestion, stem: Stem): Price | undefined {
   const { scene, formProblem, chosen, state } = question;
   if (!question.withPrices) return undefined;
-  const isIn = chosen.limbs.some(({ stemId }) => stemId === stem.id);
+  const stays = (set: ChosenSet): boolean =>
+    set.left.includes(stem.id) || set.limbs.some(({ stemId }) => stemId === stem.id);
+  const isIn = stays(chosen);
   const ruling: Ruling = !isIn ? 'keep' : 'undecided';
   const built = buildProblem(formProblem, { ...state.rulings, [stem.id]: ruling });
   const best = solve(built.problem, { keep: 1, nodeLimit: NODE_LIMIT }).best[0];
   if (!best) return undefined;
   const other = chosenSet(scene, built, best);
-  const hasIt = other.limbs.some(({ stemId }) => stemId === stem.id);
-  if (ruling === 'keep' && !hasIt) return undefined;
+  if (ruling === 'keep' && !stays(other)) return undefined;
   return isIn
     ? priceOf(stem.id, other, chosen, scene.findings, state.tree)
     : priceOf(stem.id, chosen, other, scene.findings, state.tree);

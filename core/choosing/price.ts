@@ -23,7 +23,7 @@ export function priceOf(
   findings: readonly Finding[],
   tree: Tree,
 ): Price {
-  const ids = (set: ChosenSet): StemId[] => set.limbs.map(({ stemId }) => stemId);
+  const ids = (set: ChosenSet): StemId[] => [...set.limbs.map(({ stemId }) => stemId), ...set.left];
   const [before, after] = [ids(best), ids(other)];
   const loses = before.filter((id) => !after.includes(id) && id !== about);
   const gains = after.filter((id) => !before.includes(id) && id !== about);

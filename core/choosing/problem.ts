@@ -1,16 +1,28 @@
+import type { Curve } from './curve';
+
 /**
- * A choice of limbs as plain data: what may be taken, what each costs, what pairs cost, and how the places round the
- * stem are to be filled. Forms build it; the solver knows nothing of trees. All costs are whole numbers, not negative.
+ * A choice of limbs as plain data: what may fill a place, what each costs there, left outside of every place or taken out,
+ * what pairs cost, and how the places round the stem are to be filled. Forms build it; the solver knows nothing of
+ * trees. All costs are whole numbers (hundredths of a point).
  */
 export interface Problem {
   /** Stem ids in order; a stem's place in the list is its rank when all else is equal. */
   stems: readonly string[];
   /** For each stem the one (by index) that carries it and must stay with it, or -1. */
   parents: readonly number[];
+  /** For each stem what it costs to take it out: over `BREACH` for one the grower wants kept. */
+  out: readonly number[];
+  /** For each stem what it costs to leave it where it fills no place; undefined where it may not be left. */
+  leave: readonly (number | undefined)[];
   options: readonly Option[];
+  /** What two options cost when both are taken. */
   pairs: readonly PairCost[];
+  /** What an option (a) and a stem left beside it (b) cost. */
+  besides: readonly PairCost[];
+  /** What two stems cost that are both left. */
+  amidst: readonly PairCost[];
   circles: readonly Circle[];
-  /** Stems (by index) that the grower wants in whatever it costs. */
+  /** Stems (by index) that the grower wants in, whatever it costs. */
   pinned: readonly number[];
 }
 
@@ -20,20 +32,16 @@ export interface Option {
   circle: number;
   bearingDeg: number;
   breaches: number;
-  form: number;
-  merit: number;
+  cost: number;
 }
 
-/** What two options cost when both are taken. */
+/** What two things cost together; a breach is something that may not be. */
 export interface PairCost {
   a: number;
   b: number;
   breaches: number;
-  form: number;
+  cost: number;
 }
-
-/** Cost of a measure by the first limit it does not exceed; the last limit is Infinity. */
-export type Grades = readonly (readonly [limit: number, cost: number])[];
 
 /** Places round the stem: a vase's one ring, a leader's tier, a fan's half circle, an espalier's arm (a ring of one). */
 export interface Circle {
@@ -41,12 +49,12 @@ export interface Circle {
   fewest: number;
   wish: number;
   most: number;
-  /** Form cost for each place more or fewer than wished. */
-  offWish: number;
-  /** Merit cost of each wished place left empty. */
+  /** Cost of each place short of the fewest, of each more short of the wish, and of each limb over the wish. */
+  short: number;
   empty: number;
-  /** Form cost by largest gap between bearings over the even gap for the number taken, or wished if more. */
-  gap: Grades;
+  over: number;
+  /** Cost by the largest gap between bearings over the even gap for the number taken, or wished if more. */
+  gap: Curve;
   /** The stretch of positions to fill, for a place that does not go all round; its ends count as half gaps. */
   arc?: { fromDeg: number; toDeg: number };
   spreads: readonly Spread[];
@@ -57,21 +65,14 @@ export interface Spread {
   name: string;
   of: 'ratio' | 'range';
   value: readonly number[];
-  grades: Grades;
+  grades: Curve;
 }
 
 /** Ranks of the objective, the first deciding before the second, and so on. */
-export const RANKS = ['unpinned', 'breaches', 'short', 'form', 'merit', 'tie'] as const;
+export const RANKS = ['unpinned', 'breaches', 'cost', 'tie'] as const;
 
 /** One whole number for each rank. */
-export type Cost = readonly [
-  unpinned: number,
-  breaches: number,
-  short: number,
-  form: number,
-  merit: number,
-  tie: number,
-];
+export type Cost = readonly [unpinned: number, breaches: number, cost: number, tie: number];
 
 /** Which of two costs is better: negative when `a` is. */
 export function compareCosts(a: ArrayLike<number>, b: ArrayLike<number>): number {
@@ -80,10 +81,4 @@ export function compareCosts(a: ArrayLike<number>, b: ArrayLike<number>): number
     if (d !== 0) return d;
   }
   return 0;
-}
-
-/** Cost of a measure by its grades. */
-export function grade(grades: Grades, measure: number): number {
-  for (const [limit, cost] of grades) if (measure <= limit) return cost;
-  return grades.at(-1)?.[1] ?? 0;
 }

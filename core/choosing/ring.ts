@@ -1,5 +1,5 @@
-import { grade, type Circle, type Option, type Problem } from './problem';
-import { emptyCost, gapCost, offWishCost, spanDeg } from './score';
+import type { Circle, Option, Problem } from './problem';
+import { BREACH, countCost, gapCost, spanDeg, spreadCost } from './score';
 
 /** The running state of one circle while its members are being taken. */
 export interface Ring {
@@ -11,10 +11,7 @@ export interface Ring {
   high: number[];
 }
 
-/** Least cost of a circle from here on: lexicographic least of (short, form, merit, tie). */
-export type RingBound = [short: number, form: number, merit: number, tie: number];
-
-/** Taken off a bound on a gap, so that rounding never lifts it over a grade that an exact set just meets. */
+/** Taken off a bound on a gap, so that rounding never lifts it over what an exact set just meets. */
 const ROUNDING_DEG = 1e-9;
 
 /**
@@ -27,61 +24,37 @@ export function evenestClosing(circle: Circle, ring: Ring, more: number): number
   return arc ? (arc.toDeg - ring.last) / (more + 0.5) : (ring.first + 360 - ring.last) / (more + 1);
 }
 
-export function closedRing(circle: Circle, ring: Ring): RingBound {
+/** What a circle costs as it stands, each limb past its most a breach. */
+export function closedRing(circle: Circle, ring: Ring): number {
   const largest = Math.max(ring.innerGap, evenestClosing(circle, ring, 0));
-  return [
-    Math.max(0, circle.fewest - ring.n),
-    offWishCost(circle, ring.n) + gapCost(circle, ring.n, largest) + spreadCost(circle, ring),
-    emptyCost(circle, ring.n),
+  const past = BREACH * Math.max(0, ring.n - circle.most);
+  return past + countCost(circle, ring.n) + gapCost(circle, ring.n, largest) + unlike(circle, ring);
+}
+
+function unlike({ spreads }: Circle, { n, low, high }: Ring): number {
+  if (n < 2) return 0;
+  return spreads.reduce(
+    (sum, spread, i) => sum + spreadCost(spread, low[i] as number, high[i] as number),
     0,
-  ];
-}
-
-export function spreadCost(circle: Circle, ring: Ring): number {
-  if (ring.n < 2) return 0;
-  let cost = 0;
-  circle.spreads.forEach(({ of, grades }, i) => {
-    const [low, high] = [ring.low[i] as number, ring.high[i] as number];
-    cost += grade(grades, of === 'ratio' ? high / low : high - low);
-  });
-  return cost;
-}
-
-export function compareRing(a: RingBound, b: RingBound): number {
-  for (let i = 0; i < 4; i++) {
-    const d = (a[i] as number) - (b[i] as number);
-    if (d !== 0) return d;
-  }
-  return 0;
+  );
 }
 
 /**
- * Least cost of a ring over every number of limbs it may end with.
+ * Least that a ring adds over every number of limbs it may end with.
  * @param open options still open
- * @param cheapMerit sums of the 0, 1, 2, ... smallest merit costs among them; `cheapTie` the same of ties
+ * @param cheap sums of the 0, 1, 2, ... smallest costs among them, each against leaving or taking out its stem
  */
-export function leastCost(
-  circle: Circle,
-  ring: Ring,
-  open: number,
-  cheapMerit: Float64Array | undefined,
-  cheapTie: Float64Array | undefined,
-): RingBound {
-  let best: RingBound | undefined;
+export function leastCost(circle: Circle, ring: Ring, open: number, cheap: Float64Array | undefined): number {
+  let best = Infinity;
   const most = Math.max(ring.n, Math.min(circle.most, ring.n + open));
-  const unlike = spreadCost(circle, ring);
+  const sure = unlike(circle, ring) + BREACH * Math.max(0, ring.n - circle.most);
   for (let n = ring.n; n <= most; n++) {
     const more = n - ring.n;
     const closing = evenestClosing(circle, ring, more) - ROUNDING_DEG;
-    const bound: RingBound = [
-      Math.max(0, circle.fewest - n),
-      offWishCost(circle, n) + gapCost(circle, n, Math.max(ring.innerGap, closing)) + unlike,
-      emptyCost(circle, n) + (more > 0 ? (cheapMerit?.[more] ?? 0) : 0),
-      more > 0 ? (cheapTie?.[more] ?? 0) : 0,
-    ];
-    if (!best || compareRing(bound, best) < 0) best = bound;
+    const gap = gapCost(circle, n, Math.max(ring.innerGap, closing));
+    best = Math.min(best, countCost(circle, n) + gap + sure + (more > 0 ? (cheap?.[more] ?? 0) : 0));
   }
-  return best as RingBound;
+  return best;
 }
 
 /** An empty ring of a circle. */
@@ -107,8 +80,8 @@ export function widened({ spreads, arc }: Circle, ring: Ring, o: number, atDeg: 
   };
 }
 
-/** One circle of a problem as a problem of its own, for a bound on what it costs alone. */
-export function alone(problem: Problem, c: number): Problem {
+/** One circle of a problem as a problem of its own, each option at what it costs against its stem's cheapest job outside. */
+export function alone(problem: Problem, c: number, against: (option: Option) => number): Problem {
   const { options, circles, pairs, stems } = problem;
   const own = options.map((_, o) => o).filter((o) => options[o]?.circle === c);
   const index = new Map(own.map((o, i) => [o, i]));
@@ -117,9 +90,13 @@ export function alone(problem: Problem, c: number): Problem {
     ...spread,
     value: own.map((o) => spread.value[o] as number),
   }));
+  const free = stems.map(() => 0);
   return {
-    ...{ stems, pinned: [], parents: stems.map(() => -1) },
-    options: own.map((o) => ({ ...(options[o] as Option), circle: 0 })),
+    ...{ stems, pinned: [], parents: stems.map(() => -1), out: free, leave: free, besides: [], amidst: [] },
+    options: own.map((o) => {
+      const option = options[o] as Option;
+      return { ...option, circle: 0, cost: against(option) };
+    }),
     pairs: pairs.flatMap((pair) => {
       const [a, b] = [index.get(pair.a), index.get(pair.b)];
       return a === undefined || b === undefined ? [] : [{ ...pair, a, b }];

@@ -1,20 +1,49 @@
-import { grade, type Circle, type Cost, type Problem } from './problem';
+import { hundredths, onCurve } from './curve';
+import { jobsOf, type Jobs } from './jobs';
+import type { Circle, Cost, PairCost, Problem } from './problem';
 
-/** Pair costs by option, as dense rows. */
-export interface PairTable {
-  breaches: Int32Array;
-  form: Int32Array;
-  width: number;
+/**
+ * Costs as one number: a breach outweighs every cost that no breach stands behind. Exact, since costs stay far below it
+ * and sums below 2^53.
+ */
+export const BREACH = 1e9;
+export const valueOf = ({ breaches, cost }: Pick<PairCost, 'breaches' | 'cost'>): number =>
+  breaches * BREACH + cost;
+export const breachesIn = (value: number): number => Math.floor(value / BREACH + 0.5);
+
+/** What pairs cost, as dense rows: option by option, option by stem, stem by stem. */
+export interface PairTables {
+  options: number;
+  stems: number;
+  pairs: Float64Array;
+  besides: Float64Array;
+  amidst: Float64Array;
+  /** For each stem those it costs something to be left with. */
+  near: readonly (readonly number[])[];
 }
 
-export function pairTable(problem: Problem): PairTable {
-  const width = problem.options.length;
-  const table = { breaches: new Int32Array(width * width), form: new Int32Array(width * width), width };
-  for (const { a, b, breaches, form } of problem.pairs) {
-    for (const at of [a * width + b, b * width + a]) {
-      table.breaches[at] = (table.breaches[at] as number) + breaches;
-      table.form[at] = (table.form[at] as number) + form;
-    }
+export function pairTables({ options, stems, pairs, besides, amidst }: Problem): PairTables {
+  const [n, m] = [options.length, stems.length];
+  const near: number[][] = stems.map(() => []);
+  const table = {
+    ...{ options: n, stems: m, near },
+    pairs: new Float64Array(n * n),
+    besides: new Float64Array(n * m),
+    amidst: new Float64Array(m * m),
+  };
+  const put = (into: Float64Array, at: number, pair: PairCost): void => {
+    into[at] = (into[at] as number) + valueOf(pair);
+  };
+  for (const pair of pairs) {
+    put(table.pairs, pair.a * n + pair.b, pair);
+    put(table.pairs, pair.b * n + pair.a, pair);
+  }
+  for (const pair of besides) put(table.besides, pair.a * m + pair.b, pair);
+  for (const pair of amidst) {
+    put(table.amidst, pair.a * m + pair.b, pair);
+    put(table.amidst, pair.b * m + pair.a, pair);
+    near[pair.a]?.push(pair.b);
+    near[pair.b]?.push(pair.a);
   }
   return table;
 }
@@ -37,77 +66,63 @@ export function largestGapDeg(positions: readonly number[], arc?: Circle['arc'])
 /** Degrees a circle is to fill. */
 export const spanDeg = ({ arc }: Pick<Circle, 'arc'>): number => (arc ? arc.toDeg - arc.fromDeg : 360);
 
-/** The whole cost of taking a set of options (indices, any order). */
-export function costOf(problem: Problem, pairs: PairTable, taken: readonly number[]): Cost {
-  const { options, circles } = problem;
-  let breaches = 0;
-  let short = 0;
-  let form = 0;
-  let merit = 0;
+/** Cost of how many limbs a circle has. */
+export const countCost = ({ fewest, wish, short, empty, over }: Circle, n: number): number =>
+  short * Math.max(0, fewest - n) +
+  empty * Math.max(0, wish - Math.max(n, fewest)) +
+  over * Math.max(0, n - wish);
+
+/** Cost of the largest gap when `n` are taken, against the even gap for that number or for the number wished, whichever is more. */
+export const gapCost = (circle: Circle, n: number, largestDeg: number): number =>
+  circle.gap.length === 0
+    ? 0
+    : hundredths(onCurve(circle.gap, (largestDeg * Math.max(n, circle.wish)) / spanDeg(circle)));
+
+/** Cost of how unlike the least and the greatest of a measure are. */
+export const spreadCost = ({ of, grades }: Circle['spreads'][number], low: number, high: number): number =>
+  hundredths(onCurve(grades, of === 'ratio' ? high / low : high - low));
+
+/** What the circles cost with a set of options, each past its most a breach. */
+export function circlesCost({ options, circles }: Problem, taken: readonly number[]): number {
+  const byCircle: number[][] = circles.map(() => []);
+  for (const o of taken) byCircle[options[o]?.circle ?? 0]?.push(o);
+  return circles.reduce((sum, circle, c) => {
+    const members = byCircle[c] as number[];
+    const n = members.length;
+    const at = members.map((o) => options[o]?.bearingDeg ?? 0);
+    let cost = BREACH * Math.max(0, n - circle.most) + countCost(circle, n);
+    cost += gapCost(circle, n, largestGapDeg(at, circle.arc));
+    for (const spread of n < 2 ? [] : circle.spreads) {
+      const values = members.map((o) => spread.value[o] as number);
+      cost += spreadCost(spread, Math.min(...values), Math.max(...values));
+    }
+    return sum + cost;
+  }, 0);
+}
+
+/** A set of options with the jobs of the stems beside it, and what all of it costs. */
+export interface Whole {
+  cost: Cost;
+  jobs: Jobs;
+}
+
+/** The whole cost of taking a set of options (indices, any order), every other stem at its best beside them. */
+export function wholeOf(problem: Problem, tables: PairTables, taken: readonly number[]): Whole {
+  const { options, pinned } = problem;
+  let value = circlesCost(problem, taken);
   let tie = 0;
   const inIt = new Set<number>();
-  const byCircle: number[][] = circles.map(() => []);
   taken.forEach((o, i) => {
     const option = options[o] as (typeof options)[number];
     inIt.add(option.stem);
-    byCircle[option.circle]?.push(o);
-    breaches += option.breaches;
-    form += option.form;
-    merit += option.merit;
+    value += valueOf(option);
     tie += option.stem + 1;
-    for (let j = 0; j < i; j++) {
-      const at = o * pairs.width + (taken[j] as number);
-      breaches += pairs.breaches[at] as number;
-      form += pairs.form[at] as number;
-    }
+    for (let j = 0; j < i; j++)
+      value += tables.pairs[o * tables.options + (taken[j] as number)] as number;
   });
-  circles.forEach((circle, c) => {
-    const members = byCircle[c] as number[];
-    const n = members.length;
-    breaches += Math.max(0, n - circle.most);
-    short += Math.max(0, circle.fewest - n);
-    merit += emptyCost(circle, n);
-    form +=
-      offWishCost(circle, n) +
-      gapCost(
-        circle,
-        n,
-        largestGapDeg(
-          members.map((o) => bearing(problem, o)),
-          circle.arc,
-        ),
-      );
-    for (const { of, value, grades } of circle.spreads) {
-      if (n < 2) continue;
-      const values = members.map((o) => value[o] as number);
-      const [low, high] = [Math.min(...values), Math.max(...values)];
-      form += grade(grades, of === 'ratio' ? high / low : high - low);
-    }
-  });
-  breaches += [...inIt].filter((stem) => !isCarried(problem, stem, inIt)).length;
-  const unpinned = problem.pinned.filter((stem) => !inIt.has(stem)).length;
-  return [unpinned, breaches, short, form, merit, tie];
+  const jobs = jobsOf(problem, tables, taken);
+  value += jobs.value;
+  const breaches = breachesIn(value);
+  const unpinned = pinned.filter((stem) => !inIt.has(stem)).length;
+  return { cost: [unpinned, breaches, value - breaches * BREACH, tie], jobs };
 }
-
-/** Whether what a stem grows on, if that is to be chosen at all, is among the taken. */
-export function isCarried({ parents }: Problem, stem: number, taken: ReadonlySet<number>): boolean {
-  const parent = parents[stem] ?? -1;
-  return parent < 0 || taken.has(parent);
-}
-
-export const offWishCost = (circle: Circle, n: number): number =>
-  n < circle.fewest ? 0 : circle.offWish * Math.abs(n - circle.wish);
-
-export const emptyCost = (circle: Circle, n: number): number => circle.empty * Math.max(0, circle.wish - n);
-
-/**
- * Form cost of the largest gap when `n` are taken, against the even gap for that number or for the number wished,
- * whichever is more.
- */
-export function gapCost(circle: Circle, n: number, largestDeg: number): number {
-  return circle.gap.length === 0
-    ? 0
-    : grade(circle.gap, (largestDeg * Math.max(n, circle.wish)) / spanDeg(circle));
-}
-
-const bearing = (problem: Problem, o: number): number => problem.options[o]?.bearingDeg ?? 0;

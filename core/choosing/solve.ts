@@ -1,15 +1,17 @@
 import { compareCosts, type Circle, type Cost, type Option, type Problem } from './problem';
-import { alone, closedRing, emptyRing, leastCost, widened, type Ring, type RingBound } from './ring';
-import { costOf, isCarried, pairTable, type PairTable } from './score';
+import { alone, closedRing, emptyRing, leastCost, widened, type Ring } from './ring';
+import { BREACH, breachesIn, pairTables, valueOf, wholeOf, type PairTables } from './score';
 
-/** A set of options and what it costs. */
+/** A set of options, the stems left beside it, and what all of it costs. */
 export interface Solution {
   options: readonly number[];
+  /** Stems (by index) that fill no place and are left; all others not among the options are taken out. */
+  left: readonly number[];
   cost: Cost;
 }
 
 export interface Solved {
-  /** The best set and the next ones, each with other stems than those before it, none breaking a rule it need not. */
+  /** The best set and the next ones, each with other stems in its places than those before it, none breaking a rule it need not. */
   best: readonly Solution[];
   /** Sets looked at. */
   nodes: number;
@@ -64,8 +66,15 @@ const NODES_A_WORD = 4096;
 const ALONE_LIMIT = 3000;
 
 /** How many options a good set is grown from before the search, at most; growing costs time for every option there is. */
-const SEEDS = 12;
-const SEEDED_OPTIONS = 1500;
+const SEEDS = 6;
+const SEEDED_OPTIONS = 600;
+
+/** Before a set is summed in full: what it costs at the least. */
+interface Rough {
+  unpinned: number;
+  value: number;
+  tie: number;
+}
 
 class Search {
   kept: Solution[] = [];
@@ -74,23 +83,24 @@ class Search {
   /** Least bound of the branches that were left unsearched at the node limit. */
   openBound: Cost | undefined;
 
-  private readonly pairs: PairTable;
+  private readonly tables: PairTables;
   /** Options sorted by circle, then bearing; `order[i]` is the problem's option. */
   private readonly order: number[];
   private readonly endOf: number[];
-  private readonly cheapest: { merit: Float64Array[]; tie: Float64Array[] };
-  private readonly emptyBounds: RingBound[];
+  /** What each stem costs at the least outside of every place, whatever else is taken. */
+  private readonly idle: Float64Array;
+  private readonly cheapest: Float64Array[];
+  private readonly aloneBounds: (number | undefined)[];
   /** For each stem: the place in the order of its last option, -1 for none. */
   private readonly lastAt: number[];
   private readonly hasParents: boolean;
   private readonly taken: number[] = [];
-  private readonly usedStems = new Set<number>();
+  private readonly isUsed: Uint8Array;
+  /** What leaving each stem costs beside the options taken so far. */
+  private readonly leaveNow: Float64Array;
   private readonly rings: Ring[];
-  private breaches = 0;
-  private form = 0;
-  private merit = 0;
+  private value = 0;
   private tie = 0;
-  private readonly bound = new Float64Array(6);
 
   constructor(
     private readonly problem: Problem,
@@ -99,8 +109,8 @@ class Search {
     private readonly tryLimit = Infinity,
     private readonly onProgress?: Progress,
   ) {
-    const { options, circles } = problem;
-    this.pairs = pairTable(problem);
+    const { options, circles, stems } = problem;
+    this.tables = pairTables(problem);
     this.order = options
       .map((_, i) => i)
       .sort((a, b) => {
@@ -108,13 +118,15 @@ class Search {
         return x.circle - y.circle || x.bearingDeg - y.bearingDeg || a - b;
       });
     this.endOf = circles.map((_, c) => this.order.filter((o) => (options[o] as Option).circle <= c).length);
-    this.cheapest = {
-      merit: this.smallestSums((option) => option.merit),
-      tie: this.smallestSums((option) => option.stem + 1),
-    };
+    this.leaveNow = Float64Array.from(stems, (_, s) => problem.leave[s] ?? Infinity);
+    this.idle = Float64Array.from(stems, (_, s) =>
+      Math.min(problem.out[s] as number, this.leaveNow[s] as number),
+    );
+    this.isUsed = new Uint8Array(stems.length);
+    this.cheapest = this.smallestSums();
     this.rings = circles.map(emptyRing);
-    this.emptyBounds = circles.map((_, c) => this.aloneBound(c) ?? this.ringBound(c, this.startOf(c)));
-    this.lastAt = problem.stems.map((_, stem) =>
+    this.aloneBounds = circles.map((_, c) => this.aloneBound(c));
+    this.lastAt = stems.map((_, stem) =>
       this.order.findLastIndex((o) => (options[o] as Option).stem === stem),
     );
     this.hasParents = problem.parents.some((parent) => parent >= 0);
@@ -122,56 +134,67 @@ class Search {
 
   /** Good sets to measure branches against from the start: the one given, or grown greedily from options spread over the order. */
   seed(startFrom?: readonly number[]): void {
-    if (startFrom) return this.offer(startFrom, this.cost(startFrom));
-    const seeds = Math.max(2, Math.min(SEEDS, Math.round(SEEDED_OPTIONS / this.order.length)));
+    if (startFrom) return this.offer(startFrom);
+    this.offer([]);
+    const seeds = Math.max(1, Math.min(SEEDS, Math.round(SEEDED_OPTIONS / Math.max(1, this.order.length))));
     const step = Math.max(1, Math.ceil(this.order.length / seeds));
-    for (const start of this.order.filter((_, i) => i % step === 0)) {
-      let set = [start];
-      let cost = this.cost(set);
-      for (;;) {
-        let better: number[] | undefined;
-        for (const o of this.order) {
-          if (set.some((other) => this.option(other).stem === this.option(o).stem)) continue;
-          const wider = [...set, o];
-          const widerCost = this.cost(wider);
-          if (compareCosts(widerCost, cost) < 0) [better, cost] = [wider, widerCost];
-        }
-        if (!better) break;
-        set = better;
+    for (const start of this.order.filter((_, i) => i % step === 0)) this.offer(this.grown(start));
+  }
+
+  /** A set grown from one option, each time by the one that costs least. */
+  private grown(start: number): number[] {
+    const undo: (() => void)[] = [];
+    const add = (o: number): void => {
+      const option = this.option(o);
+      const before = this.take(o, option);
+      undo.push(() => this.release(o, option, before));
+    };
+    add(start);
+    for (;;) {
+      const now = this.rough();
+      let best: { o: number; rough: Rough } | undefined;
+      for (const o of this.order) {
+        const option = this.option(o);
+        if (this.isUsed[option.stem]) continue;
+        const before = this.take(o, option, true);
+        const rough = this.rough();
+        this.release(o, option, before);
+        const isLess =
+          compareRough(rough, best?.rough ?? now) < 0 && compareRough(rough, now) < 0;
+        if (isLess) best = { o, rough };
       }
-      this.offer(set, cost);
+      if (!best) break;
+      add(best.o);
     }
+    const set = [...this.taken];
+    for (const back of undo.reverse()) back();
+    return set;
   }
 
   /** Takes the present set as it is, then every set that adds options from `from` on. */
   extend(from: number): void {
     if (this.nodes >= this.nodeLimit || this.tries >= this.tryLimit) {
-      const bound = [...this.bound] as unknown as Cost;
+      const bound = costOf(this.boundFrom(this.circleAt(from), from));
       if (!this.openBound || compareCosts(bound, this.openBound) < 0) this.openBound = bound;
       return;
     }
     this.nodes++;
     if (this.nodes % NODES_A_WORD === 0) this.onProgress?.(this.nodes, this.nodeLimit);
-    this.offer(this.taken, this.presentCost());
+    if (!this.isHopeless(this.rough())) this.offer(this.taken);
     for (let i = from; i < this.order.length; i++) {
       const o = this.order[i] as number;
       const option = this.option(o);
-      if (this.usedStems.has(option.stem) || this.breaksARule(o, option, i)) continue;
+      if (this.isUsed[option.stem]) continue;
       this.tries++;
-      const before = this.take(o, option);
-      this.fillBound(option.circle, i + 1);
-      if (!this.isHopeless()) this.extend(i + 1);
-      this.release(option, before);
+      const before = this.take(o, option, true);
+      if (!this.isHopeless(this.boundFrom(option.circle, i + 1))) this.extend(i + 1);
+      this.release(o, option, before);
     }
   }
 
-  /** Whether taking an option breaks more rules than the best set does, pins apart: told before anything is added up. */
-  private breaksARule(o: number, option: Option, at: number): boolean {
-    const best = this.kept[0]?.cost;
-    if (!best || best[0] > 0) return false;
-    let breaches = this.breaches + option.breaches + (this.isOrphan(option.stem, at) ? 1 : 0);
-    for (const other of this.taken) breaches += this.pairs.breaches[o * this.pairs.width + other] as number;
-    return breaches > best[1];
+  private circleAt(at: number): number {
+    const o = this.order[at];
+    return o === undefined ? this.problem.circles.length : this.option(o).circle;
   }
 
   private option(o: number): Option {
@@ -182,143 +205,135 @@ class Search {
     return circle === 0 ? 0 : (this.endOf[circle - 1] as number);
   }
 
-  private cost(set: readonly number[]): Cost {
-    return costOf(this.problem, this.pairs, set);
-  }
-
-  private take(o: number, option: Option): { ring: Ring; sums: number[] } {
-    const before = {
-      ring: this.rings[option.circle] as Ring,
-      sums: [this.breaches, this.form, this.merit, this.tie],
-    };
-    for (const other of this.taken) {
-      const at = o * this.pairs.width + other;
-      this.breaches += this.pairs.breaches[at] as number;
-      this.form += this.pairs.form[at] as number;
-    }
-    this.breaches += option.breaches;
-    this.form += option.form;
-    this.merit += option.merit;
+  /** @param inOrder whether its ring's members so far all stand before it */
+  private take(o: number, option: Option, inOrder = false): { ring: Ring; value: number } {
+    const { pairs, besides, options, stems } = this.tables;
+    const before = { ring: this.rings[option.circle] as Ring, value: this.value };
+    for (const other of this.taken) this.value += pairs[o * options + other] as number;
+    this.value += valueOf(option);
     this.tie += option.stem + 1;
     this.taken.push(o);
-    this.usedStems.add(option.stem);
-
+    this.isUsed[option.stem] = 1;
+    for (let s = 0; s < stems; s++)
+      this.leaveNow[s] = (this.leaveNow[s] as number) + (besides[o * stems + s] as number);
     const circle = this.problem.circles[option.circle] as Circle;
-    this.rings[option.circle] = widened(circle, before.ring, o, option.bearingDeg);
+    const follows = before.ring.n === 0 || option.bearingDeg >= before.ring.last;
+    this.rings[option.circle] =
+      inOrder && follows ? widened(circle, before.ring, o, option.bearingDeg) : this.ringOf(option.circle);
     return before;
   }
 
-  private release(option: Option, { ring, sums }: { ring: Ring; sums: number[] }): void {
-    [this.breaches, this.form, this.merit, this.tie] = sums as [number, number, number, number];
-    this.rings[option.circle] = ring;
-    this.taken.pop();
-    this.usedStems.delete(option.stem);
+  /** The ring of a circle, of all its options that are taken. */
+  private ringOf(c: number): Ring {
+    const circle = this.problem.circles[c] as Circle;
+    return this.taken
+      .filter((o) => this.option(o).circle === c)
+      .sort((a, b) => this.option(a).bearingDeg - this.option(b).bearingDeg)
+      .reduce((ring, o) => widened(circle, ring, o, this.option(o).bearingDeg), emptyRing(circle));
   }
 
-  /** Cost of the present set: every ring closed as it is. */
-  private presentCost(): Cost {
-    let [short, form, merit, breaches] = [0, this.form, this.merit, this.breaches];
-    this.problem.circles.forEach((circle, c) => {
+  private release(o: number, option: Option, { ring, value }: { ring: Ring; value: number }): void {
+    const { besides, stems } = this.tables;
+    this.value = value;
+    this.tie -= option.stem + 1;
+    this.rings[option.circle] = ring;
+    this.taken.pop();
+    this.isUsed[option.stem] = 0;
+    for (let s = 0; s < stems; s++)
+      this.leaveNow[s] = (this.leaveNow[s] as number) - (besides[o * stems + s] as number);
+  }
+
+  /** Least cost of the present set as it is: its rings closed, each stem beside it at its own cheapest job. */
+  private rough(): Rough {
+    let value = this.value + this.orphans(Infinity) * BREACH;
+    this.problem.circles.forEach((circle, c) => (value += closedRing(circle, this.rings[c] as Ring)));
+    for (let s = 0; s < this.isUsed.length; s++) if (!this.isUsed[s]) value += this.jobNow(s);
+    return { unpinned: this.missingPins(Infinity), value, tie: this.tie };
+  }
+
+  private jobNow(stem: number): number {
+    return Math.min(this.problem.out[stem] as number, this.leaveNow[stem] as number);
+  }
+
+  /** Least cost of any set that holds the present one and adds options from `next` on. */
+  private boundFrom(current: number, next: number): Rough {
+    const { circles } = this.problem;
+    let value = this.value + this.orphans(next) * BREACH;
+    for (let s = 0; s < this.isUsed.length; s++) {
+      if (this.isUsed[s]) continue;
+      value += (this.lastAt[s] as number) < next ? this.jobNow(s) : (this.idle[s] as number);
+    }
+    circles.forEach((circle, c) => {
       const ring = this.rings[c] as Ring;
-      const [ringShort, ringForm, ringMerit] = closedRing(circle, ring);
-      short += ringShort;
-      form += ringForm;
-      merit += ringMerit;
-      breaches += Math.max(0, ring.n - circle.most);
+      if (c < current) value += closedRing(circle, ring);
+      else if (c === current) value += this.ringBound(c, next);
+      else value += Math.max(this.aloneBounds[c] ?? -Infinity, this.ringBound(c, this.startOf(c)));
     });
-    breaches += this.orphans(Infinity);
-    return [this.missingPins(Infinity), breaches, short, form, merit, this.tie];
+    return { unpinned: this.missingPins(next), value, tie: this.tie };
   }
 
   /** Pinned stems not taken whose options all lie before `next`. */
   private missingPins(next: number): number {
-    return this.problem.pinned.filter(
-      (stem) => (this.lastAt[stem] as number) < next && !this.usedStems.has(stem),
-    ).length;
+    return this.problem.pinned.filter((stem) => (this.lastAt[stem] as number) < next && !this.isUsed[stem])
+      .length;
   }
 
-  /** Taken stems whose carrier is not taken, and can no longer be: its options all lie before `next`. */
+  /** Taken stems whose carrier is not taken, can no longer be, and may not be left either. */
   private orphans(next: number): number {
     if (!this.hasParents) return 0;
     let count = 0;
-    for (const stem of this.usedStems) if (this.isOrphan(stem, next)) count++;
+    for (const o of this.taken) {
+      const parent = this.problem.parents[this.option(o).stem] ?? -1;
+      const isOpen = parent < 0 || this.isUsed[parent] || (this.lastAt[parent] as number) >= next;
+      if (!isOpen && this.leaveNow[parent] === Infinity) count++;
+    }
     return count;
   }
 
-  private isOrphan(stem: number, next: number): boolean {
-    if (!this.hasParents || isCarried(this.problem, stem, this.usedStems)) return false;
-    return (this.lastAt[this.problem.parents[stem] as number] as number) < next;
-  }
-
-  /** Writes the least cost of any set that holds the present one and adds options from `next` on. */
-  private fillBound(current: number, next: number): void {
-    const { bound, problem } = this;
-    bound[0] = this.missingPins(next);
-    bound[1] = this.breaches + this.orphans(next);
-    bound[2] = 0;
-    bound[3] = this.form;
-    bound[4] = this.merit;
-    bound[5] = this.tie;
-    problem.circles.forEach((circle, c) => {
-      const ring = this.rings[c] as Ring;
-      bound[1] = (bound[1] as number) + Math.max(0, ring.n - circle.most);
-      const least =
-        c < current
-          ? closedRing(circle, ring)
-          : c === current
-            ? this.ringBound(c, next)
-            : (this.emptyBounds[c] as RingBound);
-      for (let i = 0; i < 4; i++) bound[i + 2] = (bound[i + 2] as number) + (least[i] as number);
-    });
-  }
-
-  private isHopeless(): boolean {
+  private isHopeless(bound: Rough): boolean {
+    if (this.breaksMore(bound.unpinned, breachesIn(bound.value))) return true;
     const worst = this.kept.length < this.keep ? undefined : this.kept.at(-1);
-    return this.breaksMore(this.bound) || (worst !== undefined && compareCosts(this.bound, worst.cost) > 0);
+    return worst !== undefined && compareCosts(costOf(bound), worst.cost) > 0;
   }
 
   /** Whether a set leaves out more pins or breaks more rules than it must: then it is not worth telling of. */
-  private breaksMore(cost: ArrayLike<number>): boolean {
+  private breaksMore(unpinned: number, breaches: number): boolean {
     const best = this.kept[0]?.cost;
     if (!best) return false;
-    const unpinned = (cost[0] as number) - best[0];
-    return unpinned > 0 || (unpinned === 0 && (cost[1] as number) > best[1]);
+    return unpinned > best[0] || (unpinned === best[0] && breaches > best[1]);
   }
 
   /**
-   * Least cost of a ring filled for itself alone, found by the same search; undefined when there is only one ring, or
+   * Least that a ring filled for itself alone adds, found by the same search; undefined when there is only one ring, or
    * the search took too long. What a whole set pays within a ring is never less than this.
    */
-  private aloneBound(c: number): RingBound | undefined {
+  private aloneBound(c: number): number | undefined {
     if (this.problem.circles.length === 1) return undefined;
-    const search = new Search(alone(this.problem, c), 1, ALONE_LIMIT);
+    const against = (option: Option): number => option.cost - (this.idle[option.stem] as number);
+    const search = new Search(alone(this.problem, c, against), 1, ALONE_LIMIT);
     search.seed();
     search.extend(0);
     const best = search.kept[0];
-    if (!best || search.openBound) return undefined;
-    const [, , ...rest] = best.cost;
-    return rest as RingBound;
+    return !best || search.openBound ? undefined : valueOf({ breaches: best.cost[1], cost: best.cost[2] });
   }
 
-  /** Least cost of a ring over every number of limbs it may end with, options from `next` on still open. */
-  private ringBound(c: number, next: number): RingBound {
-    const circle = this.problem.circles[c] as Circle;
-    const ring = this.rings[c] as Ring;
+  /** Least that a ring adds over every number of limbs it may end with, options from `next` on still open. */
+  private ringBound(c: number, next: number): number {
     const open = Math.max(0, (this.endOf[c] as number) - next);
-    const cheapMerit = this.cheapest.merit[Math.max(next, this.startOf(c))];
-    const cheapTie = this.cheapest.tie[Math.max(next, this.startOf(c))];
-    return leastCost(circle, ring, open, cheapMerit, cheapTie);
+    const cheap = this.cheapest[Math.max(next, this.startOf(c))];
+    return leastCost(this.problem.circles[c] as Circle, this.rings[c] as Ring, open, cheap);
   }
 
   /** For each place in the order: the sums of the 0, 1, 2, ... smallest costs from there to the end of its circle. */
-  private smallestSums(of: (option: Option) => number): Float64Array[] {
+  private smallestSums(): Float64Array[] {
     const sums: Float64Array[] = new Array<Float64Array>(this.order.length);
     let smallest: number[] = [];
     for (let i = this.order.length - 1; i >= 0; i--) {
       const option = this.option(this.order[i] as number);
       const circle = this.problem.circles[option.circle] as Circle;
       if (this.endOf[option.circle] === i + 1) smallest = [];
-      smallest = [...smallest, of(option)].sort((a, b) => a - b).slice(0, circle.most);
+      const against = valueOf(option) - (this.idle[option.stem] as number);
+      smallest = [...smallest, against].sort((a, b) => a - b).slice(0, circle.most);
       const running = new Float64Array(smallest.length + 1);
       smallest.forEach((x, r) => (running[r + 1] = (running[r] as number) + x));
       sums[i] = running;
@@ -326,14 +341,15 @@ class Search {
     return sums;
   }
 
-  /** Keeps a set if it is among the best with stems of its own. */
-  private offer(set: readonly number[], cost: Cost): void {
-    if (this.breaksMore(cost)) return;
+  /** Keeps a set if it is among the best with stems of its own in its places. */
+  private offer(set: readonly number[]): void {
+    const { cost, jobs } = wholeOf(this.problem, this.tables, set);
+    if (this.breaksMore(cost[0], cost[1])) return;
     const worst = this.kept.at(-1);
     const full = this.kept.length >= this.keep;
     if (full && worst && compareCosts(cost, worst.cost) > 0) return;
     const options = [...set].sort((a, b) => a - b);
-    const solution = { options, cost };
+    const solution = { options, left: jobs.left, cost };
     const name = this.signature(options);
     const twin = this.kept.findIndex((kept) => this.signature(kept.options) === name);
     if (twin >= 0) {
@@ -342,7 +358,7 @@ class Search {
     }
     this.kept.push(solution);
     this.kept.sort((a, b) => this.compare(a, b));
-    this.kept = this.kept.filter((kept) => !this.breaksMore(kept.cost));
+    this.kept = this.kept.filter((kept) => !this.breaksMore(kept.cost[0], kept.cost[1]));
     if (this.kept.length > this.keep) this.kept.pop();
   }
 
@@ -361,6 +377,13 @@ class Search {
     );
   }
 }
+
+const costOf = ({ unpinned, value, tie }: Rough): Cost => {
+  const breaches = breachesIn(value);
+  return [unpinned, breaches, value - breaches * BREACH, tie];
+};
+
+const compareRough = (a: Rough, b: Rough): number => compareCosts(costOf(a), costOf(b));
 
 function compareLists(a: readonly number[], b: readonly number[]): number {
   for (let i = 0; i < Math.min(a.length, b.length); i++) {

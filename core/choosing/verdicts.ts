@@ -4,17 +4,21 @@ import { isOnTrunk } from '../tree/joins';
 import type { Ruling } from '../history/tree-draft';
 import type { KeptFor } from '../tree/stem-readings';
 import { stemOf, type Stem, type Tree } from '../tree/stem';
-import type { LimbWord, Place } from './candidacy';
+import type { LimbWord } from './candidacy';
+import { againstLeaving, againstPlace, pointsOf, type Against } from './against';
 import type { StemId } from '../tree/stem-readings';
 import type { ChosenLimb } from './chosen-set';
 import type { Correction } from './correction';
-import { noPlace } from './fault-words';
 import { correctionReasons, keptFor } from './kept-words';
 import { sortLateral, type LateralSort } from './laterals';
+import { weighedReason } from './weighed-words';
 import { otherwise, type OtherwiseQuestion } from './otherwise';
 import type { Price } from './price';
 import { onFigure, onFinding, OWN_WORD } from '../words/ground';
 import { because, cm, restsOn, tagOf, told, type Arg, type Message, type Reason } from '../words/message';
+
+/** What a stem that is left is left for. */
+export type LeftJob = 'fruit' | 'leaf' | 'secondary';
 
 export type Decision = 'trunk' | 'leader' | 'scaffold' | 'temporary' | 'out' | 'leave' | 'goes-with';
 
@@ -26,6 +30,8 @@ export interface Verdict {
   place?: string;
   /** What a grower calls it in its place: scaffold, arm, rib, stem. */
   word?: LimbWord;
+  /** What a stem that fills no place of the frame is left for. */
+  job?: LeftJob;
   called?: Message;
   correction?: Correction;
   /** What is done to a side shoot that is left. */
@@ -76,30 +82,25 @@ export function verdictsOn(question: OtherwiseQuestion): Record<StemId, Verdict>
 }
 
 function verdictOn(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Saying {
-  const { scene, chosen } = question;
+  const { scene, chosen, formProblem } = question;
   const { tree } = scene.laid;
   const own = findingsOn(scene.findings, stem.id);
   const place = chosen.limbs.find(({ stemId }) => stemId === stem.id);
-  if (place) return keptVerdict(question, stem, place, own, ruling);
-  const isLimb = scene.limbs.includes(stem);
-  if (!isLimb && stem.id === scene.laid.trunk?.id) return trunkVerdict(question, own);
+  if (place) return keptVerdict(question, stem, place, ruling);
+  const isDecided = formProblem.idle.has(stem.id);
+  if (!isDecided && stem.id === scene.laid.trunk?.id) return trunkVerdict(question, own);
+  if (isDecided && couldStandAlone(question, stem))
+    return chosen.left.includes(stem.id)
+      ? leftVerdict(question, stem, ruling)
+      : outVerdict(question, stem, ruling);
   const barred = own.filter((f) => f.gravity === 'must-go' && bars(f));
-  if (!isLimb && ruling === 'out') return ruledOut(question, stem);
-  if (!isLimb && ruling !== 'undecided' && ruling !== 'wait') return ruledLeft(barred, tree);
-  const none = isLimb ? placeless(question, stem) : [];
-  if (isLimb && barred.length === 0 && none.length > 0 && ruling !== 'out') {
-    return out('no-place', none, otherwise(question, stem));
-  }
-  if (barred.length > 0) {
-    const price = isLimb ? otherwise(question, stem) : undefined;
-    return out((barred[0] as Finding).rule, reasonsOf(barred, tree), price);
-  }
   if (ruling === 'out') return ruledOut(question, stem);
-  if (!isLimb || !couldStandAlone(question, stem)) return shootVerdict(question, stem, own);
-  return notChosen(question, stem, own);
+  if (ruling !== 'undecided' && ruling !== 'wait') return ruledLeft(barred, tree);
+  if (barred.length > 0) return out((barred[0] as Finding).rule, reasonsOf(barred, tree), undefined);
+  return shootVerdict(question, stem, own);
 }
 
-/** Whether a limb that no place takes is in the way; one on an arm is then a side shoot like any other. */
+/** Whether a shoot that no place takes is decided with the frame; one on an arm is then a side shoot like any other. */
 const couldStandAlone = ({ scene }: OtherwiseQuestion, stem: Stem): boolean =>
   scene.standsOn !== 'arms' || isOnTrunk(scene.laid, stem);
 
@@ -111,18 +112,25 @@ function out(rule: string, reasons: readonly Reason[], price: Price | undefined)
   return { decision: 'out', rule, reasons, ...(price && { price }) };
 }
 
+/** Points under which a consideration is not told of a limb that stays; how many are told at most. */
+const TOLD_FROM = 6;
+const MOST_TOLD = 2;
+
+const toldOf = (scene: OtherwiseQuestion['scene'], stem: Stem, of: readonly Against[]): Reason[] =>
+  of.map(({ one, other }) => weighedReason(scene, stem, one, other));
+
 function keptVerdict(
   question: OtherwiseQuestion,
   stem: Stem,
   limb: ChosenLimb,
-  own: readonly Finding[],
   ruling: Ruling,
 ): Saying {
-  const { scene, chosen } = question;
+  const { scene, chosen, formProblem } = question;
   const ruled = ruling === 'keep' || ruling === 'leader';
   const price = ruled ? otherwise(question, stem) : undefined;
-  const inSet = new Set(chosen.limbs.map(({ stemId }) => stemId));
-  const matters = own.filter((f) => f.otherStemId === undefined || inSet.has(f.otherStemId));
+  const against = againstPlace(formProblem, chosen, stem.id)
+    .filter(({ one }) => one.must === true || one.points >= TOLD_FROM)
+    .slice(0, MOST_TOLD);
   return {
     decision: limb.role,
     place: limb.place,
@@ -132,12 +140,66 @@ function keptVerdict(
     reasons: [
       ...(ruled ? [YOU_KEEP] : []),
       keptFor(scene, stem, limb),
-      ...correctionReasons(stem, limb),
-      ...reasonsOf(matters, scene.laid.tree),
+      ...correctionReasons(scene.laid.tree, stem, limb),
+      ...toldOf(scene, stem, against),
     ],
     ...(limb.correction && { correction: limb.correction }),
     ...(price && { price }),
   };
+}
+
+/** A stem under this against leaving it harms nothing, points. */
+const HARMLESS = 3;
+
+/** A stem that fills no place and is left: for its fruit or its leaf, and what speaks against it all the same. */
+function leftVerdict(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Saying {
+  const { scene, chosen, formProblem } = question;
+  const against = againstLeaving(formProblem, chosen, stem);
+  const harm = pointsOf(against);
+  const bears = stem.bears === 'fruit' || stem.bears === 'blossom' || (stem.spurs ?? 0) > 0;
+  const limb = tagOf(scene.laid.tree, stem.id);
+  const reason =
+    ruling === 'keep'
+      ? YOU_KEEP
+      : harm < HARMLESS
+        ? because(bears ? 'left.fruit' : 'left.harmless')
+        : because('left.full', { limb });
+  const grave = against.filter(({ one }) => one.must === true || one.points >= TOLD_FROM).slice(0, MOST_TOLD);
+  const price = ruling === 'keep' ? otherwise(question, stem) : undefined;
+  return {
+    ...{ decision: 'leave', rule: 'left', job: bears ? 'fruit' : 'leaf' },
+    reasons: [reason, ...toldOf(scene, stem, grave)],
+    ...(price && { price }),
+  };
+}
+
+/** Points by which going is better, under which the call is near. */
+const NEAR = 6;
+
+/** A stem that goes: what speaks against leaving it, the gravest first, and what it would cost to keep it. */
+function outVerdict(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Saying {
+  const { scene, chosen, formProblem } = question;
+  if (ruling === 'out') return ruledOut(question, stem);
+  const { tree } = scene.laid;
+  const must = findingsOn(scene.findings, stem.id).filter(
+    ({ rule, gravity }) => gravity === 'must-go' && (rule === 'unsound-wood' || rule === 'below-union'),
+  );
+  if (must.length > 0) return out((must[0] as Finding).rule, reasonsOf(must, tree), undefined);
+  const price = otherwise(question, stem);
+  const against = againstLeaving(formProblem, chosen, stem);
+  const grave = against.slice(0, MOST_TOLD).filter(({ one }, i) => i === 0 || one.points >= TOLD_FROM);
+  const loss = (formProblem.idle.get(stem.id)?.out ?? []).reduce((sum, { points }) => sum + points, 0);
+  const isNear = !against.some(({ one }) => one.must) && pointsOf(against) - loss < NEAR;
+  const limb = tagOf(tree, stem.id);
+  return out(
+    against[0]?.one.what ?? 'not-needed',
+    [
+      ...(grave.length > 0 ? toldOf(scene, stem, grave) : [because('why.better', { limb })]),
+      ...(price ? [because('why.to-keep', { price: inOne(price.parts) })] : []),
+      ...(isNear ? [because('doubt.near')] : []),
+    ],
+    price,
+  );
 }
 
 function trunkVerdict({ chosen, state }: OtherwiseQuestion, own: readonly Finding[]): Saying {
@@ -185,62 +247,9 @@ function shootVerdict({ scene }: OtherwiseQuestion, stem: Stem, own: readonly Fi
   return { decision: 'leave', rule, lateral, reasons: [...reasons, ...rest] };
 }
 
-/** Why a sound limb is not among the chosen: who stands in its way, or what keeping it would cost. */
-function notChosen(question: OtherwiseQuestion, stem: Stem, own: readonly Finding[]): Saying {
-  const { chosen, state } = question;
-  const { tree } = state;
-  const price = otherwise(question, stem);
-  const kept = new Set(chosen.limbs.map(({ stemId }) => stemId));
-  const against = own.filter((f) => f.otherStemId !== undefined && kept.has(f.otherStemId));
-  const weak = own.filter((f) => f.otherStemId === undefined);
-  const shared = weak.flatMap((finding) => {
-    const asBad = noBetter(question, finding);
-    return asBad === undefined ? [] : [{ finding, asBad }];
-  });
-  const alone = weak.filter((finding) => !shared.some((one) => one.finding === finding));
-  const faults = reasonsOf([...against, ...alone], tree);
-  const limb = tagOf(tree, stem.id);
-  const none = because(shared.length > 0 ? 'why.better' : 'why.sound-but', { limb });
-  const toKeep = price ? [because('why.to-keep', { price: inOne(price.parts) })] : [];
-  const sharedReasons = shared.flatMap(({ finding, asBad }) =>
-    reasonsOf([finding], tree).map(({ grounds = [], ...fault }) =>
-      because('why.no-better', { fault, other: tagOf(tree, asBad) }, ...grounds),
-    ),
-  );
-  const reasons = [...(faults.length > 0 ? faults : [none]), ...toKeep, ...sharedReasons];
-  return out(against[0]?.rule ?? alone[0]?.rule ?? 'not-needed', reasons, price);
-}
-
 /** Parts of a price in one line. */
 export const inOne = ([first, ...rest]: readonly Message[]): Arg =>
   rest.length === 0 ? (first ?? '') : told('list.semicolons', { first: first ?? '', rest: inOne(rest) });
-
-/** The nearest limb that stays with the same fault, as grave and as far past its limit: such a fault is not why the other goes. */
-function noBetter({ scene, chosen }: OtherwiseQuestion, fault: Finding): StemId | undefined {
-  const past = ({ measured, limit }: Finding): number =>
-    measured && limit ? Math.abs(measured.value - limit.value) : 0;
-  const joinCm = (id: StemId): number => scene.laid.joins.get(id) ?? 0;
-  const away = ({ stemId }: Finding): number => Math.abs(joinCm(stemId) - joinCm(fault.stemId));
-  const kept = new Set(chosen.limbs.map(({ stemId }) => stemId));
-  return scene.findings
-    .filter(({ rule, otherStemId, gravity, stemId }) => {
-      const isSame = rule === fault.rule && gravity === fault.gravity && otherStemId === undefined;
-      return isSame && kept.has(stemId);
-    })
-    .filter((other) => past(other) >= past(fault))
-    .sort((a, b) => away(a) - away(b))[0]?.stemId;
-}
-
-/** What keeps a limb from every place of the form, when that is the form's own doing. */
-function placeless({ formProblem }: OtherwiseQuestion, stem: Stem): Reason[] {
-  const seats = formProblem.candidacies.filter((c) => c.stem.id === stem.id);
-  if (seats.some(({ faults }) => !faults.some(({ rank }) => rank === 'breaches'))) return [];
-  return seats.flatMap(({ faults, place }) =>
-    faults
-      .filter(({ rank }) => rank === 'breaches')
-      .flatMap((fault) => noPlace(fault, (formProblem.places[place] as Place).circle.called) ?? []),
-  );
-}
 
 /** The stem whose removal takes this one along, if any: a carrier that goes, or the trunk's top cut to a new leader. */
 function goneCarrier(

@@ -1,12 +1,12 @@
 import { cm, told } from '../words/message';
 import type { FindingRule } from './finding';
 
-/** Shoots of the rootstock: from below the union, or from the roots. On own-rooted bushes they are stems. */
+/** Shoots of the rootstock, or of the roots of a tree on one stem: from below the union or the ground. On own-rooted bushes they are stems. */
 export const belowUnion: FindingRule = {
   id: 'below-union',
-  look({ laid }) {
+  look({ laid, standsOn }) {
     const { tree, trunk } = laid;
-    if (tree.ownRooted) return [];
+    if (tree.ownRooted && standsOn === 'stems') return [];
     return tree.stems
       .filter((stem) => stem.id !== trunk?.id)
       .filter(({ parent, origin }) => {

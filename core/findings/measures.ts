@@ -5,14 +5,19 @@ import { stemOf, type Stem } from '../tree/stem';
 import { clearanceAt } from '../sites/site';
 import type { FindingLimit, Scene } from './finding';
 
+/** Stems that are decided together with the frame, however short: those that rise where limbs do. */
+export const shootsOf = (scene: Scene): Stem[] => risingWith(scene, 0);
+
 /**
  * Stems long enough to be chosen among, in order of height: the trunk's limbs; with them, where the form stands on
  * arms, what rises from those limbs near enough to the trunk, but not from their very foot; or a bush's stems from the
  * ground.
  */
-export function limbsOf({ laid, limits, standsOn }: Scene): Stem[] {
+export const limbsOf = (scene: Scene): Stem[] =>
+  risingWith(scene, scene.limits('scaffold.shortestCm').value);
+
+function risingWith({ laid, limits, standsOn }: Scene, shortestCm: number): Stem[] {
   const { tree } = laid;
-  const shortestCm = limits('scaffold.shortestCm').value;
   const rises = (stem: Stem): boolean =>
     standsOn === 'stems'
       ? stem.parent.kind !== 'stem'

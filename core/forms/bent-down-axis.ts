@@ -1,7 +1,7 @@
-import { tooStrong } from '../choosing/faults';
-import { limbPairPrices } from '../choosing/pairs';
+import { assembled } from '../choosing/assemble';
+import { withCorrections } from '../choosing/corrections';
 import type { Form } from './form';
-import { LEADER_PLACE, leaderCandidacies, withLeader } from './leader-place';
+import { LEADER_PLACE, leaderCandidacies, underLeader } from './leader-place';
 import { storeyCandidacy, storeyPlace, storeysOf, storeyWhip } from './storeys';
 
 /** A slender leader with many weak limbs bent to or just below flat. */
@@ -12,7 +12,7 @@ export const bentDownAxis: Form = {
     'set.fromDeg': 90,
     'set.toDeg': 100,
     'hang.pastDeg': 110,
-    'clearance.cm': 40,
+    'clearance.cm': 45,
     'crotch.idealToDeg': 90,
     'shade.heightCm': 30,
     'storey.heightCm': 45,
@@ -34,17 +34,16 @@ export const bentDownAxis: Form = {
   spreadCm: 150,
   build(scene) {
     const storeys = storeysOf(scene, scene.site.reachCm);
-    const wishCm = scene.limits('spacing.wishCm').value;
-    return {
+    return assembled(scene, {
       places: [...storeys.map((storey, i) => storeyPlace(scene, storey, i, 'bearer')), LEADER_PLACE],
       candidacies: [
-        ...scene.limbs.map((stem) =>
-          storeyCandidacy(scene, stem, storeys, tooStrong(scene, stem, 'thick.ratio'), scene.site.reachCm),
+        ...scene.limbs.flatMap((limb) =>
+          withCorrections(scene, limb, (stem) => storeyCandidacy(scene, stem, storeys, scene.site.reachCm)),
         ),
         ...leaderCandidacies(scene, storeys.length),
       ],
-      pairPrice: withLeader(scene, storeys.length, limbPairPrices(scene, wishCm)),
-    };
+      ...underLeader(scene, storeys.length),
+    });
   },
   whip: storeyWhip,
 };

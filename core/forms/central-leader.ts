@@ -1,15 +1,18 @@
 import { told } from '../words/message';
 import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
 import { withCorrections } from '../choosing/corrections';
-import { faultsOf, outsideBand, overtops } from '../choosing/faults';
-import { limbPairPrices } from '../choosing/pairs';
+import { assembled } from '../choosing/assemble';
+import type { Consideration } from '../choosing/consideration';
+import { bandCost, overtopCost } from '../choosing/weigh/fit';
+import type { LimbView } from '../choosing/weigh/view';
 import { joinHeightCm } from '../tree/joins';
 import { tipOf, type Course } from '../tree/course';
 import type { Stem } from '../tree/stem';
 import type { Form } from './form';
-import { LIKE_VIGOUR_GRADES } from './grades';
-import { LEADER_PLACE, leaderCandidacies, withLeader } from './leader-place';
+import { LIKE_VIGOUR } from './grades';
+import { LEADER_PLACE, leaderCandidacies, underLeader } from './leader-place';
 import { scaffoldCircle } from './ring';
+import { seated } from './seat';
 
 /** One leader, limbs in tiers with light between, each limb's tip below the leader's. */
 export const centralLeader: Form = {
@@ -41,14 +44,16 @@ export const centralLeader: Form = {
   spreadCm: 300,
   build(scene) {
     const tiers = tierStretches(scene);
-    return {
+    return assembled(scene, {
       places: [...tiers.map((tier, i) => tierPlace(scene, tier, i)), LEADER_PLACE],
       candidacies: [
-        ...scene.limbs.flatMap((stem) => withCorrections(scene, tierCandidacy(scene, stem, tiers))),
+        ...scene.limbs.flatMap((limb) =>
+          withCorrections(scene, limb, (stem) => tierCandidacy(scene, stem, tiers)),
+        ),
         ...leaderCandidacies(scene, tiers.length),
       ],
-      pairPrice: withLeader(scene, tiers.length, limbPairPrices(scene, 0)),
-    };
+      ...underLeader(scene, tiers.length),
+    });
   },
   whip({ limits }) {
     const fromCm = limits('tier.firstCm').value;
@@ -69,9 +74,6 @@ interface Stretch {
 /** A top this near a tier's height is at it, not past it. */
 const ROUNDING_CM = 1e-6;
 
-/** Height beyond a tier's ends at which a limb may still serve in it, cm. */
-const SLACK_CM = 12;
-
 /** Stretches of trunk each tier rises from, as far up as the tree has grown; one at the least. */
 function tierStretches({ limits, laid }: FormScene): Stretch[] {
   const trunkTop = laid.trunk ? tipOf(laid.courses.get(laid.trunk.id) as Course)[2] : 0;
@@ -90,7 +92,7 @@ function tierPlace({ limits }: FormScene, stretch: Stretch, i: number): Place {
     word: 'scaffold',
     heightCm: (stretch.fromCm + stretch.toCm) / 2,
     circle: scaffoldCircle(`tier ${i + 1}`, told('place.tier', { n: i + 1 }), limits),
-    spreads: [{ name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR_GRADES }],
+    spreads: [{ name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR }],
   };
 }
 
@@ -100,14 +102,9 @@ function tierCandidacy(scene: FormScene, stem: Stem, tiers: readonly Stretch[]):
   const off = (tier: Stretch): number => Math.max(tier.fromCm - height, height - tier.toCm, 0);
   const place = tiers.reduce((best, tier, i) => (off(tier) < off(tiers[best] as Stretch) ? i : best), 0);
   const { fromCm, toCm } = tiers[place] as Stretch;
-  return {
-    stem,
-    place,
-    faults: [
-      ...faultsOf(scene, stem, scene.findings),
-      ...outsideBand(scene, stem, fromCm, toCm, SLACK_CM),
-      overtops(scene, stem),
-    ],
-    spread: [stem.diameter.value],
-  };
+  const asks = (view: LimbView): Consideration[] => [
+    ...bandCost(view, fromCm, toCm),
+    ...overtopCost(scene, view),
+  ];
+  return seated(scene, stem, place, asks, [stem.diameter.value]);
 }

@@ -1,13 +1,17 @@
 import { told } from '../words/message';
 import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
-import { faultsOf, onCurve } from '../choosing/faults';
+import { assembled } from '../choosing/assemble';
+import type { Consideration } from '../choosing/consideration';
+import { meanOn, onCurve, type Curve } from '../choosing/curve';
+import { livingCm } from '../choosing/weigh/view';
 import type { Scene } from '../findings/finding';
-import { limbPairPrices } from '../choosing/pairs';
 import { isOnTrunk } from '../tree/joins';
 import { direction, dot, wrapBearing } from '../geometry/vector';
 import type { Stem } from '../tree/stem';
 import type { Form } from './form';
-import { GAP_GRADES, LIKE_VIGOUR_GRADES } from './grades';
+import { gapCurve, LIKE_VIGOUR } from './grades';
+import { placeCosts } from './ring';
+import { seated } from './seat';
 
 /** A short trunk and ribs spread over a wall like the fingers of a hand. */
 export const fan: Form = {
@@ -48,11 +52,11 @@ export const fan: Form = {
   needsWall: true,
   spreadCm: 400,
   build(scene) {
-    return {
+    return assembled(scene, {
       places: [ARMS, hand(scene)],
       candidacies: scene.limbs.map((stem) => ribCandidacy(scene, stem)),
-      pairPrice: limbPairPrices(scene, 0),
-    };
+      harm: (stem) => outOfHand(scene, stem),
+    });
   },
   whip(scene) {
     const fromCm = scene.limits('clearance.cm').value;
@@ -89,8 +93,7 @@ const ARMS: Place = {
     fewest: 0,
     wish: 0,
     most: 24,
-    offWish: 0,
-    empty: 0,
+    ...{ short: 0, empty: 0, over: 0 },
     gap: [],
   },
   spreads: [],
@@ -115,6 +118,9 @@ function onlyCarries({ laid, limbs }: FormScene, arm: Stem): boolean {
 
 const wallOf = ({ site }: Pick<Scene, 'site'>): number => site.wallBearingDeg ?? 90;
 
+/** What one rib of many is worth against one of a few limbs. Working value. */
+const RIB_SHARE = 0.5;
+
 function hand(scene: Scene): Place {
   const { limits } = scene;
   const wall = wallOf(scene);
@@ -129,12 +135,11 @@ function hand(scene: Scene): Place {
       fewest: limits('rib.fewest').value,
       wish: limits('rib.wish').value,
       most: limits('rib.most').value,
-      offWish: 5,
-      empty: 20,
-      gap: GAP_GRADES,
+      ...placeCosts(limits, RIB_SHARE),
+      gap: gapCurve(limits),
       arc: { fromDeg: 0, toDeg: 180 },
     },
-    spreads: [{ name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR_GRADES }],
+    spreads: [{ name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR }],
   };
 }
 
@@ -152,27 +157,40 @@ export function inPlane(stem: Stem, wallBearingDeg: number): { atDeg: number; of
   };
 }
 
-const OFF_PLANE_TENTHS = [
-  [10, 0],
-  [45, 50],
-] as const;
+/** Cost, 0 to 1, by how far a rib's run stands out of the wall's plane, deg; by how long it is, cm; and by how upright it stands on an arm, deg. */
+const OFF_PLANE: Curve = [
+  [12, 0],
+  [30, 0.5],
+  [50, 1],
+];
+const LONG: Curve = [
+  [8, 0],
+  [16, 0.35],
+  [40, 1],
+];
+const SPROUT: Curve = [
+  [10, 1],
+  [20, 0.6],
+  [30, 0],
+];
+
+/** What a shoot costs a fan that stands away from the wall or into it, or straight up its middle. */
+function outOfHand(scene: FormScene, stem: Stem): Consideration[] {
+  const { limits, laid } = scene;
+  const { offDeg } = inPlane(stem, wallOf(scene));
+  const { run, runBearing } = stem.shape;
+  const off = meanOn(OFF_PLANE, offDeg, runBearing.sure) * onCurve(LONG, livingCm(stem));
+  const upright = isOnTrunk(laid, stem) ? 0 : meanOn(SPROUT, run.value, run.sure);
+  return [
+    { what: 'plane', points: limits('weigh.plane').value * off, measured: offDeg },
+    { what: 'sprout', points: limits('weigh.strong').value * upright, measured: run.value },
+  ];
+}
 
 function ribCandidacy(scene: FormScene, stem: Stem): Candidacy {
-  const { atDeg, offDeg } = inPlane(stem, wallOf(scene));
-  const isOut = offDeg > scene.limits('plane.mostDeg').value;
-  const isSprout = scene.findings.some((f) => f.rule === 'strong-upright' && f.stemId === stem.id);
+  const { atDeg } = inPlane(stem, wallOf(scene));
   const carriesOnly = onlyCarries(scene, stem);
-  return {
-    stem,
-    place: carriesOnly ? ARMS_AT : HAND,
-    atDeg,
-    faults: [
-      ...faultsOf(scene, stem, scene.findings),
-      ...(isSprout ? [{ rank: 'breaches', what: 'strong-upright', points: 1 } as const] : []),
-      isOut
-        ? { rank: 'breaches', what: 'out-of-plane', points: 1, measured: offDeg }
-        : { rank: 'form', what: 'off-plane', points: onCurve(OFF_PLANE_TENTHS, offDeg) },
-    ],
-    spread: carriesOnly ? [] : [stem.diameter.value],
-  };
+  const place = carriesOnly ? ARMS_AT : HAND;
+  const spread = carriesOnly ? [] : [stem.diameter.value];
+  return { ...seated(scene, stem, place, () => outOfHand(scene, stem), spread), atDeg };
 }

@@ -1,38 +1,29 @@
-import type { Grades } from '../choosing/problem';
+import type { Curve } from '../choosing/curve';
+import type { Limits } from '../rules/limits';
 
-/**
- * Form cost of the largest gap over the even one. Past 1.5 a sector is bare (common extension guidance); the steps
- * are working values.
- */
-export const GAP_GRADES: Grades = [
+/** Cost of the largest gap over the even one, 0 to 1. Past 1.5 a sector is bare (common extension guidance); the rest are working values. */
+const GAP: Curve = [
   [1.15, 0],
-  [1.3, 5],
-  [1.4, 8],
-  [1.5, 12],
-  [1.75, 30],
-  [2, 50],
-  [3, 80],
-  [5, 110],
-  [Infinity, 140],
+  [1.5, 0.2],
+  [2, 0.55],
+  [3, 0.85],
+  [5, 1],
 ];
 
-/** Form cost of the thickest limb's diameter over the thinnest's. Working values. */
-export const LIKE_VIGOUR_GRADES: Grades = [
+/** ... in points. */
+export const gapCurve = (limits: Limits, share = 1): Curve =>
+  GAP.map(([measure, cost]) => [measure, cost * share * limits('weigh.gap').value]);
+
+/** Cost of the thickest limb's diameter over the thinnest's: a weak limb is brought on, not taken out for it. Working values. */
+export const LIKE_VIGOUR: Curve = [
   [1.5, 0],
-  [2, 10],
-  [3, 25],
-  [Infinity, 40],
+  [2, 2],
+  [4, 8],
 ];
 
-/** Form cost of the height from the lowest limb to the highest, where a band of trunk is wanted. Working values. */
-export function bandGrades(bandCm: number): Grades {
-  return [
-    [bandCm, 0],
-    [bandCm * 1.2, 10],
-    [bandCm * 1.5, 30],
-    [Infinity, 60],
-  ];
-}
-
-/** Form cost of each limb more or fewer than wished. Working value: an even three is nearly as good as an even four. */
-export const OFF_WISH = 6;
+/** Cost of the height from the lowest limb to the highest, where a band of trunk is wanted. Working values. */
+export const bandCurve = (bandCm: number): Curve => [
+  [bandCm, 0],
+  [bandCm * 1.5, 6],
+  [bandCm * 2.5, 20],
+];

@@ -1,13 +1,17 @@
 import { deg, told } from '../words/message';
-import type { Candidacy, FormScene, PairPrice, Place } from '../choosing/candidacy';
-import { faultsOf, onCurve, type Fault } from '../choosing/faults';
-import { limbPairPrices } from '../choosing/pairs';
+import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
+import { assembled } from '../choosing/assemble';
+import type { Consideration } from '../choosing/consideration';
+import { meanOn, onCurve, type Curve } from '../choosing/curve';
+import { planeCost } from '../choosing/weigh/plane';
 import { joinHeightCm } from '../tree/joins';
 import { bearingDifference } from '../geometry/vector';
 import { tipOf, type Course } from '../tree/course';
 import type { Stem } from '../tree/stem';
 import type { Form } from './form';
-import { LEADER_PLACE, leaderCandidacies, withLeader } from './leader-place';
+import { LEADER_PLACE, leaderCandidacies, underLeader } from './leader-place';
+import { placeCosts } from './ring';
+import { seated } from './seat';
 
 /** A flat tree on wires: one stem, a pair of arms at each wire. */
 export const horizontalEspalier: Form = {
@@ -35,24 +39,28 @@ export const horizontalEspalier: Form = {
     const wall = scene.site.wallBearingDeg ?? 90;
     const wires = wiresReached(scene);
     const arms = wires.flatMap((heightCm, w) => [
-      armPlace(heightCm, w, wall),
-      armPlace(heightCm, w, wall + 180),
+      armPlace(scene, heightCm, w, wall),
+      armPlace(scene, heightCm, w, wall + 180),
     ]);
-    return {
+    const top = underLeader(scene, arms.length);
+    return assembled(scene, {
       places: [...arms, LEADER_PLACE],
       candidacies: [
         ...scene.limbs.map((stem) => armCandidacy(scene, stem, wires, wall)),
         ...leaderCandidacies(scene, arms.length),
       ],
-      pairPrice: withLeader(scene, arms.length, armPairPrices(scene, wires, wall)),
-    };
+      harm: (stem) => planeCost(scene, stem, wall),
+      ...top,
+      pair: (a, b) => [...top.pair(a, b), ...unlikeness(scene, a, b, wires, wall, arms.length)],
+    });
   },
-  whip({ limits, site }) {
+  whip(scene) {
+    const { limits, site } = scene;
     const wall = site.wallBearingDeg ?? 90;
     const wireCm = limits('wire.firstCm').value;
     const within = limits('plane.mostDeg').value;
     const places = [wall, wall + 180].map((bearingDeg) => ({
-      circle: armPlace(wireCm, 0, bearingDeg).circle,
+      circle: armPlace(scene, wireCm, 0, bearingDeg).circle,
       fromCm: wireCm - limits('wire.belowCm').value,
       toCm: wireCm - 3,
       apartCm: 0,
@@ -73,7 +81,7 @@ function wiresReached({ limits, laid }: FormScene): number[] {
   return wires;
 }
 
-function armPlace(heightCm: number, wire: number, bearingDeg: number): Place {
+function armPlace({ limits }: Pick<FormScene, 'limits'>, heightCm: number, wire: number, bearingDeg: number): Place {
   const toward = bearingDeg % 360;
   return {
     role: 'scaffold',
@@ -86,8 +94,7 @@ function armPlace(heightCm: number, wire: number, bearingDeg: number): Place {
       fewest: 1,
       wish: 1,
       most: 1,
-      offWish: 0,
-      empty: 40,
+      ...placeCosts(limits, 0.6),
       gap: [],
     },
     spreads: [],
@@ -120,74 +127,59 @@ function seatOf(scene: FormScene, stem: Stem, wires: readonly number[], wall: nu
   };
 }
 
+/** Points by cm of a limb's join under its wire; negative over it: arms are brought down to it, hardly up. Working values. */
+const TO_WIRE: Curve = [
+  [-15, 40],
+  [-5, 12],
+  [0, 1],
+  [3, 0],
+  [12, 0],
+  [25, 12],
+  [40, 40],
+];
+
 function armCandidacy(scene: FormScene, stem: Stem, wires: readonly number[], wall: number): Candidacy {
-  const { limits } = scene;
   const seat = seatOf(scene, stem, wires, wall);
-  const faults: Fault[] = [...faultsOf(scene, stem, scene.findings)];
-  if (seat.offPlaneDeg > limits('plane.mostDeg').value) {
-    faults.push({ rank: 'breaches', what: 'out-of-plane', points: 1, measured: seat.offPlaneDeg });
-  }
-  if (seat.belowCm > limits('wire.belowCm').value || -seat.belowCm > limits('wire.aboveCm').value) {
-    faults.push({ rank: 'breaches', what: 'off-wire', points: 1, measured: seat.belowCm });
-  }
-  faults.push(
-    {
-      rank: 'form',
-      what: 'off-plane',
-      points: onCurve(
-        [
-          [10, 0],
-          [45, 50],
-        ],
-        seat.offPlaneDeg,
-      ),
-    },
-    {
-      rank: 'form',
-      what: 'wire',
-      points: onCurve(
-        [
-          [-5, 30],
-          [0, 5],
-          [3, 0],
-          [12, 0],
-          [25, 30],
-        ],
-        seat.belowCm,
-      ),
-    },
-  );
-  return { stem, place: seat.wire * 2 + seat.side, faults: faults.filter((f) => f.points > 0), spread: [] };
+  const asks = (): Consideration[] => [
+    ...planeCost(scene, stem, wall),
+    { what: 'wire', points: meanOn(TO_WIRE, seat.belowCm, stem.origin.sure), measured: seat.belowCm },
+  ];
+  return seated(scene, stem, seat.wire * 2 + seat.side, asks);
 }
 
-const PAIR_HEIGHT_TENTHS = [
+/** Points by how far the two arms of a wire are from starting at like heights, cm, and from like thickness. Working values. */
+const UNLIKE_HEIGHT: Curve = [
   [5, 0],
-  [25, 40],
-] as const;
-const PAIR_THICKNESS_TENTHS = [
+  [25, 6],
+];
+const UNLIKE_THICK: Curve = [
   [1.5, 0],
-  [3, 30],
-] as const;
-
-/** On wires only what may not be counts between arms; the two arms of a wire should start alike and be alike. */
-function armPairPrices(
-  scene: FormScene,
-  wires: readonly number[],
-  wall: number,
-): (a: Candidacy, b: Candidacy) => PairPrice {
-  const limbPrice = limbPairPrices(scene, 0);
-  return (a, b) => ({
-    breaches: limbPrice(a, b).breaches,
-    form: unlikeness(scene, a.stem, b.stem, wires, wall),
-  });
-}
+  [3, 5],
+];
 
 /** The two arms of a wire should start at like heights and be of like thickness. */
-function unlikeness(scene: FormScene, a: Stem, b: Stem, wires: readonly number[], wall: number): number {
+function unlikeness(
+  scene: FormScene,
+  a: Candidacy,
+  b: Candidacy,
+  wires: readonly number[],
+  wall: number,
+  leaderPlace: number,
+): Consideration[] {
   const { laid } = scene;
-  const [seatA, seatB] = [seatOf(scene, a, wires, wall), seatOf(scene, b, wires, wall)];
-  if (seatA.wire !== seatB.wire || seatA.side === seatB.side) return 0;
-  const apart = Math.abs(joinHeightCm(laid, a) - joinHeightCm(laid, b));
-  const [thin, thick] = [a.diameter.value, b.diameter.value].sort((x, y) => x - y) as [number, number];
-  return onCurve(PAIR_HEIGHT_TENTHS, apart) + onCurve(PAIR_THICKNESS_TENTHS, thick / thin);
+  if (a.place === leaderPlace || b.place === leaderPlace) return [];
+  const [seatA, seatB] = [seatOf(scene, a.stem, wires, wall), seatOf(scene, b.stem, wires, wall)];
+  if (seatA.wire !== seatB.wire || seatA.side === seatB.side) return [];
+  const apart = Math.abs(joinHeightCm(laid, a.stem) - joinHeightCm(laid, b.stem));
+  const [thin, thick] = [a.stem.diameter.value, b.stem.diameter.value].sort((x, y) => x - y) as [
+    number,
+    number,
+  ];
+  return [
+    {
+      what: 'unlike-arms',
+      points: onCurve(UNLIKE_HEIGHT, apart) + onCurve(UNLIKE_THICK, thick / thin),
+      measured: apart,
+    },
+  ];
 }

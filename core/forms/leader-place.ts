@@ -1,12 +1,19 @@
 import { told } from '../words/message';
-import type { Candidacy, FormScene, PairPrice, Place } from '../choosing/candidacy';
-import type { Fault } from '../choosing/faults';
+import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
+import type { FormParts } from '../choosing/assemble';
+import { felt, type Consideration } from '../choosing/consideration';
+import { hundredths } from '../choosing/curve';
+import { mustGo } from '../choosing/weigh/soundness';
 import { topsOf } from '../findings/measures';
+import { endsAtItsLimbs } from '../tree/carrier';
 import { joinHeightCm } from '../tree/joins';
 import type { Vec3 } from '../geometry/vector';
 import type { Answers } from '../schools/questions';
 import { tipOf, type Course } from '../tree/course';
-import type { Stem } from '../tree/stem';
+import { childrenOf, type Stem } from '../tree/stem';
+
+/** What a tree costs its form that has no leader, points. Working value. */
+const NO_LEADER = 100;
 
 /** The one place at the top of a tree with a leader. */
 export const LEADER_PLACE: Place = {
@@ -19,43 +26,45 @@ export const LEADER_PLACE: Place = {
     fewest: 1,
     wish: 1,
     most: 1,
-    offWish: 0,
-    empty: 0,
+    ...{ short: hundredths(NO_LEADER), empty: 0, over: 0 },
     gap: [],
   },
   spreads: [],
 };
 
 /**
- * Who could lead: the trunk's own top, and every sound upright shoot whose tip nears it. Each costs a point for five
- * degrees of lean; the trunk's own top 3 points when it is headed, and 2 when it ends in a flower bud; another shoot a
- * point and a half for every cm of the wound that cutting back to it leaves.
+ * Who could lead: the trunk's own top, and every sound upright shoot whose tip nears it, as it is or cut to a shoot of
+ * its own that stands better over the trunk.
  */
 export function leaderCandidacies(scene: FormScene, place: number): Candidacy[] {
-  const { trunk } = scene.laid;
+  const { trunk, tree } = scene.laid;
   if (!trunk) return [];
-  return [trunk, ...topsOf(scene, scene.limbs)].map((stem) => ({
-    stem,
-    place,
-    faults: [...bars(scene, stem), ...leaderFaults(scene, stem, stem === trunk)],
-    spread: [],
-  }));
+  const tops = topsOf(scene, scene.limbs).filter((stem) => !mustGo(scene.findings, { stem }));
+  const own: Candidacy = { stem: trunk, place, against: felt(trunkAgainst(scene, trunk, tops)), spread: [] };
+  const others = tops.flatMap((stem): Candidacy[] => {
+    const asItIs = { stem, place, spread: [], against: felt(topAgainst(scene, stem, stem)) };
+    const onIt = topsOf(scene, childrenOf(tree, stem.id)).filter((to) => !mustGo(scene.findings, { stem: to }));
+    const cut = onIt.map((to): Candidacy => ({
+      ...{ stem, place, spread: [], against: felt(topAgainst(scene, stem, to)) },
+      correction: { kind: 'cut-to', to: to.id },
+    }));
+    return [asItIs, ...cut];
+  });
+  return [own, ...others];
 }
 
-/** A leader may be narrow or thick at its join, but not unsound, from below the union, or already cut. */
-function bars({ findings }: FormScene, stem: Stem): Fault[] {
-  return findings
-    .filter((f) => f.stemId === stem.id && f.gravity === 'must-go')
-    .filter((f) => f.rule === 'unsound-wood' || f.rule === 'below-union')
-    .map((f) => ({ rank: 'breaches', what: f.rule, points: 1 }));
-}
-
-/** Tenths for a degree of lean, a mm of wound, and a mm of the top's own thickness, by school. Working values. */
+/** Points for a degree of lean, a mm of wound, and a mm of the top's own thickness, by school. Working values. */
 const TOP_WEIGHTS: Record<Answers['which-top'], { lean: number; wound: number; thick: number }> = {
-  straightest: { lean: 2, wound: 1.5, thick: 0 },
-  'fewest-wounds': { lean: 1, wound: 5, thick: 0 },
-  calmest: { lean: 1, wound: 2.5, thick: 3 },
+  straightest: { lean: 0.4, wound: 0.3, thick: 0 },
+  'fewest-wounds': { lean: 0.2, wound: 1, thick: 0 },
+  calmest: { lean: 0.2, wound: 0.5, thick: 0.6 },
 };
+/** Points for a leader that ends in a flower bud, and for one whose end was cut while shoots stand ready to lead. Working values. */
+const FLOWER_TIP = 3;
+const ENDED = 40;
+const ENDED_ALONE = 3;
+/** A cut of its own to a better shoot, points. */
+const CUT_TO = 3;
 
 /** How far a top is from standing over the foot, deg: the mean of its own lean and of its tip's, seen from the foot. */
 function leanOf({ laid }: FormScene, stem: Stem): number {
@@ -65,52 +74,54 @@ function leanOf({ laid }: FormScene, stem: Stem): number {
   return (stem.shape.run.value + (Math.atan2(outCm, tip[2] - foot[2]) * 180) / Math.PI) / 2;
 }
 
-function leaderFaults(scene: FormScene, stem: Stem, isTrunk: boolean): Fault[] {
-  const { answers } = scene;
-  const weigh = TOP_WEIGHTS[answers['which-top']];
-  const merit = (what: string, points: number): Fault => ({
-    rank: 'merit',
-    what,
-    points: Math.round(points),
-  });
-  const own = [
-    merit('lean', leanOf(scene, stem) * weigh.lean),
-    merit('flower-tip', stem.endBud === 'flower' && !stem.headed ? 20 : 0),
-    merit('strong-top', isTrunk ? 0 : stem.diameter.value * weigh.thick),
+function ownAgainst(scene: FormScene, stem: Stem): Consideration[] {
+  const weigh = TOP_WEIGHTS[scene.answers['which-top']];
+  const lean = leanOf(scene, stem);
+  const endsInFlower = stem.endBud === 'flower' && !stem.headed;
+  return [
+    { what: 'lean', points: lean * weigh.lean, measured: lean },
+    { what: 'flower-tip', points: endsInFlower ? FLOWER_TIP : 0 },
   ];
-  if (!isTrunk) return [...own, merit('wound', stem.diameter.value * weigh.wound)];
-  return [...own, merit('headed-top', stem.headed ? 30 : 0)];
 }
 
-/** Limbs above a shoot that leads in the trunk's place go with the trunk's top: the two may not both be kept. */
-export function cutWithTheTop(
-  scene: FormScene,
-  leaderPlace: number,
-): (a: Candidacy, b: Candidacy) => PairPrice {
-  const { laid } = scene;
-  const isNewTop = (c: Candidacy): boolean => c.place === leaderPlace && c.stem.id !== laid.trunk?.id;
-  const isAbove = (limb: Candidacy, top: Candidacy): boolean =>
-    limb.stem.id !== laid.trunk?.id && joinHeightCm(laid, limb.stem) > joinHeightCm(laid, top.stem);
-  return (a, b) => {
-    const goes = (isNewTop(a) && isAbove(b, a)) || (isNewTop(b) && isAbove(a, b));
-    return { breaches: goes ? 1 : 0, form: 0 };
-  };
+function trunkAgainst(scene: FormScene, trunk: Stem, tops: readonly Stem[]): Consideration[] {
+  const isEnded = endsAtItsLimbs(scene.laid, trunk);
+  const points = !isEnded ? 0 : tops.length > 0 ? ENDED : ENDED_ALONE;
+  return [...ownAgainst(scene, trunk), { what: 'headed-top', points }];
+}
+
+/** @param to the shoot that then stands at the top: the top itself, or one of its own that it is cut to */
+function topAgainst(scene: FormScene, top: Stem, to: Stem): Consideration[] {
+  const weigh = TOP_WEIGHTS[scene.answers['which-top']];
+  const { trunk } = scene.laid;
+  const isAtEnd = trunk !== undefined && endsAtItsLimbs(scene.laid, trunk);
+  return [
+    ...ownAgainst(scene, to),
+    { what: 'strong-top', points: to.diameter.value * weigh.thick },
+    { what: 'top-wound', points: isAtEnd ? 0 : top.diameter.value * weigh.wound, measured: top.diameter.value },
+    { what: 'cut', points: to === top ? 0 : CUT_TO },
+  ];
 }
 
 /**
- * Pair prices of limbs on a tree with a leader: between limbs as the form says, with the top that leads by what goes
- * with it. The trunk itself crowds none of its own limbs.
+ * What the leader's place asks of the others: limbs above a shoot that leads in the trunk's place go with the trunk's top; and
+ * what leads wants no room of what it carries.
  */
-export function withLeader(
+export function underLeader(
   scene: FormScene,
   leaderPlace: number,
-  limbPrice: (a: Candidacy, b: Candidacy) => PairPrice,
-): (a: Candidacy, b: Candidacy) => PairPrice {
-  const goesWith = cutWithTheTop(scene, leaderPlace);
-  const trunkId = scene.laid.trunk?.id;
-  return (a, b) => {
-    if (a.stem.id === trunkId || b.stem.id === trunkId) return { breaches: 0, form: 0 };
-    const [limbs, top] = [limbPrice(a, b), goesWith(a, b)];
-    return { breaches: limbs.breaches + top.breaches, form: limbs.form + top.form };
+): Required<Pick<FormParts, 'pair' | 'beside' | 'wantRoom'>> {
+  const { laid } = scene;
+  const isNewTop = (c: Candidacy): boolean => c.place === leaderPlace && c.stem.id !== laid.trunk?.id;
+  const goesWith = (top: Candidacy, stem: Stem): boolean =>
+    isNewTop(top) &&
+    stem.id !== laid.trunk?.id &&
+    stem.id !== top.stem.id &&
+    joinHeightCm(laid, stem) > joinHeightCm(laid, top.stem);
+  const gone: readonly Consideration[] = [{ what: 'goes-with-top', points: 0, must: true }];
+  return {
+    pair: (a, b) => (goesWith(a, b.stem) || goesWith(b, a.stem) ? gone : []),
+    beside: (a, left) => (goesWith(a, left) ? gone : []),
+    wantRoom: (a) => a.place !== leaderPlace,
   };
 }

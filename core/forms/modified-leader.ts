@@ -1,15 +1,18 @@
 import { told } from '../words/message';
 import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
 import { withCorrections } from '../choosing/corrections';
-import { faultsOf, outsideBand, overtops, tooStrong } from '../choosing/faults';
-import { limbPairPrices } from '../choosing/pairs';
+import { assembled } from '../choosing/assemble';
+import type { Consideration } from '../choosing/consideration';
+import { bandCost, overtopCost } from '../choosing/weigh/fit';
+import type { LimbView } from '../choosing/weigh/view';
 import { joinHeightCm } from '../tree/joins';
 import { tipOf, type Course } from '../tree/course';
 import type { Stem } from '../tree/stem';
 import type { Form } from './form';
-import { GAP_GRADES, LIKE_VIGOUR_GRADES } from './grades';
-import { LEADER_PLACE, leaderCandidacies, withLeader } from './leader-place';
-import { scaffoldCircle } from './ring';
+import { gapCurve, LIKE_VIGOUR } from './grades';
+import { LEADER_PLACE, leaderCandidacies, underLeader } from './leader-place';
+import { placeCosts, scaffoldCircle } from './ring';
+import { seated } from './seat';
 
 /** Large limbs strong enough to hold back a shortened top of small limbs, renewed each year. */
 export const modifiedLeader: Form = {
@@ -49,18 +52,14 @@ export const modifiedLeader: Form = {
   spreadCm: 350,
   build(scene) {
     const places = [largeLimbs(scene), ...(hasTop(scene) ? [smallLimbs(scene)] : []), LEADER_PLACE];
-    return {
+    return assembled(scene, {
       places,
       candidacies: [
         ...scene.limbs.flatMap((stem) => candidaciesOf(scene, stem)),
         ...leaderCandidacies(scene, places.length - 1),
       ],
-      pairPrice: withLeader(
-        scene,
-        places.length - 1,
-        limbPairPrices(scene, scene.limits('spacing.wishCm').value),
-      ),
-    };
+      ...underLeader(scene, places.length - 1),
+    });
   },
   whip({ limits }) {
     const fromCm = limits('scaffold.lowestCm').value;
@@ -72,9 +71,6 @@ export const modifiedLeader: Form = {
     };
   },
 };
-
-/** Height beyond the large limbs' stretch at which a limb is still looked at, cm. */
-const SLACK_CM = 15;
 
 /** Whether the tree has grown a top above its large limbs. */
 function hasTop({ laid, limits }: FormScene): boolean {
@@ -88,9 +84,12 @@ function largeLimbs({ limits }: FormScene): Place {
     word: 'scaffold',
     heightCm: limits('scaffold.lowestCm').value + limits('scaffold.bandCm').value / 2,
     circle: scaffoldCircle('large limbs', told('place.large-limbs'), limits),
-    spreads: [{ name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR_GRADES }],
+    spreads: [{ name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR }],
   };
 }
+
+/** What a place in the top is worth against one of the frame: it is renewed every year. Working value. */
+const TOP_SHARE = 0.3;
 
 function smallLimbs({ limits }: FormScene): Place {
   return {
@@ -103,24 +102,22 @@ function smallLimbs({ limits }: FormScene): Place {
       fewest: 0,
       wish: limits('top.wish').value,
       most: limits('top.most').value,
-      offWish: 5,
-      empty: 10,
-      gap: GAP_GRADES,
+      ...placeCosts(limits, TOP_SHARE),
+      gap: gapCurve(limits, TOP_SHARE),
     },
     spreads: [],
   };
 }
 
-/** Below `top.fromCm` a limb may be a large one; above it a small one, if it is thin enough to be held back. */
-function candidaciesOf(scene: FormScene, stem: Stem): Candidacy[] {
-  const { limits, laid, findings } = scene;
-  const height = joinHeightCm(laid, stem);
+/** Below `top.fromCm` a limb may be a large one; above it a small one. */
+function candidaciesOf(scene: FormScene, limb: Stem): Candidacy[] {
+  const { limits, laid } = scene;
   const fromTop = limits('top.fromCm').value;
-  const own = [...faultsOf(scene, stem, findings), overtops(scene, stem)];
-  if (hasTop(scene) && height >= fromTop) {
-    return [{ stem, place: 1, faults: [...own, ...tooStrong(scene, stem, 'top.limbRatio')], spread: [] }];
-  }
+  const tall = (view: LimbView): Consideration[] => overtopCost(scene, view);
+  if (hasTop(scene) && joinHeightCm(laid, limb) >= fromTop) return [seated(scene, limb, 1, tall)];
   const lowest = limits('scaffold.lowestCm').value;
-  const band = outsideBand(scene, stem, lowest, lowest + limits('scaffold.bandCm').value, SLACK_CM);
-  return withCorrections(scene, { stem, place: 0, faults: [...own, ...band], spread: [stem.diameter.value] });
+  const highest = lowest + limits('scaffold.bandCm').value;
+  return withCorrections(scene, limb, (stem) =>
+    seated(scene, stem, 0, (view) => [...bandCost(view, lowest, highest), ...tall(view)], [stem.diameter.value]),
+  );
 }

@@ -1,13 +1,13 @@
 import { told } from '../words/message';
-import type { Candidacy, FormScene, PairPrice } from '../choosing/candidacy';
-import { faultsOf } from '../choosing/faults';
-import { remembered } from '../choosing/pairs';
+import type { FormScene } from '../choosing/candidacy';
+import { assembled } from '../choosing/assemble';
 import { bearingOf } from '../geometry/vector';
 import type { Course } from '../tree/course';
 import type { Stem } from '../tree/stem';
 import type { Form } from './form';
-import { LIKE_VIGOUR_GRADES } from './grades';
+import { LIKE_VIGOUR } from './grades';
 import { scaffoldCircle } from './ring';
+import { seated } from './seat';
 
 /** Height a single young stem is cut to, so that shoots rise from its foot, cm. Working value. */
 const HEAD_AT_CM = 25;
@@ -24,25 +24,21 @@ export const multiStemBush: Form = {
   holdsHeight: false,
   spreadCm: 350,
   build(scene) {
-    return {
+    return assembled(scene, {
       places: [
         {
           role: 'scaffold',
           word: 'stem',
           heightCm: 0,
           circle: scaffoldCircle('bush', told('place.bush'), scene.limits),
-          spreads: [{ name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR_GRADES }],
+          spreads: [{ name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR }],
         },
       ],
       candidacies: scene.limbs.map((stem) => ({
-        stem,
-        place: 0,
+        ...seated(scene, stem, 0, () => [], [stem.diameter.value]),
         atDeg: leansTo(scene, stem),
-        faults: faultsOf(scene, stem, scene.findings),
-        spread: [stem.diameter.value],
       })),
-      pairPrice: stemPairPrices(scene),
-    };
+    });
   },
   whip: () => ({ places: [], headAtCm: HEAD_AT_CM, headAnywayCm: HEAD_AT_CM }),
 };
@@ -56,26 +52,4 @@ function leansTo({ laid }: FormScene, stem: Stem): number {
   const isAside = Math.hypot(foot[0], foot[1]) > 1;
   if (stem.shape.run.value >= UPRIGHT_DEG || !isAside) return stem.shape.runBearing.value;
   return bearingOf([foot[0], foot[1], 0]);
-}
-
-const CROWDED_FEET = 30;
-const SOON_RUBBING = 20;
-
-/** Two stems that touch may not both stay; feet nearer than `stem.apartCm`, and rubbing to come, cost the form. */
-function stemPairPrices(scene: FormScene): (a: Candidacy, b: Candidacy) => PairPrice {
-  const { laid, limits, findings } = scene;
-  const foot = (stem: Stem): readonly number[] =>
-    (laid.courses.get(stem.id) as Course).points[0] ?? [0, 0, 0];
-  return remembered((a, b) => {
-    const [p, q] = [foot(a.stem), foot(b.stem)];
-    const apartCm = Math.hypot((p[0] ?? 0) - (q[0] ?? 0), (p[1] ?? 0) - (q[1] ?? 0));
-    const crossing = findings.find(
-      (f) => f.rule === 'crossing' && f.stemId === a.stem.id && f.otherStemId === b.stem.id,
-    )?.gravity;
-    const crowded = apartCm < limits('stem.apartCm').value ? CROWDED_FEET : 0;
-    return {
-      breaches: crossing === 'must-go' ? 1 : 0,
-      form: crowded + (crossing === 'serious' ? SOON_RUBBING : 0),
-    };
-  });
 }

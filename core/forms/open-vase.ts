@@ -1,15 +1,13 @@
 import { told } from '../words/message';
 import type { FormScene, Place } from '../choosing/candidacy';
 import { withCorrections } from '../choosing/corrections';
-import { faultsOf, outsideBand } from '../choosing/faults';
-import { limbPairPrices } from '../choosing/pairs';
+import { assembled } from '../choosing/assemble';
+import { bandCost } from '../choosing/weigh/fit';
 import { joinHeightCm } from '../tree/joins';
 import type { Form } from './form';
-import { bandGrades, LIKE_VIGOUR_GRADES } from './grades';
+import { bandCurve, LIKE_VIGOUR } from './grades';
 import { scaffoldCircle } from './ring';
-
-/** Height beyond the band's ends at which a limb is still looked at, cm. */
-const SLACK_CM = 15;
+import { seated } from './seat';
 
 /** Three to five limbs round a short trunk, an open centre, no leader. */
 export const openVase: Form = {
@@ -45,23 +43,19 @@ export const openVase: Form = {
   holdsHeight: false,
   spreadCm: 400,
   build(scene) {
-    const { limits, findings, limbs, laid } = scene;
-    const lowest = limits('scaffold.lowestCm').value;
-    return {
+    const { limits, limbs, laid } = scene;
+    const [lowest, highest] = [limits('scaffold.lowestCm').value, limits('scaffold.highestCm').value];
+    return assembled(scene, {
       places: [vase(scene)],
-      candidacies: limbs.flatMap((stem) =>
-        withCorrections(scene, {
-          stem,
-          place: 0,
-          faults: [
-            ...faultsOf(scene, stem, findings),
-            ...outsideBand(scene, stem, lowest, limits('scaffold.highestCm').value, SLACK_CM),
-          ],
-          spread: [joinHeightCm(laid, stem), stem.diameter.value],
-        }),
+      candidacies: limbs.flatMap((limb) =>
+        withCorrections(scene, limb, (stem) =>
+          seated(scene, stem, 0, (view) => bandCost(view, lowest, highest), [
+            joinHeightCm(laid, stem),
+            stem.diameter.value,
+          ]),
+        ),
       ),
-      pairPrice: limbPairPrices(scene, limits('spacing.wishCm').value),
-    };
+    });
   },
   whip({ limits }) {
     const fromCm = limits('scaffold.lowestCm').value;
@@ -80,8 +74,8 @@ function vase({ limits }: FormScene): Place {
     heightCm: limits('scaffold.lowestCm').value + bandCm / 2,
     circle: scaffoldCircle('vase', told('place.vase'), limits),
     spreads: [
-      { name: 'band', of: 'range', grades: bandGrades(bandCm) },
-      { name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR_GRADES },
+      { name: 'band', of: 'range', grades: bandCurve(bandCm) },
+      { name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR },
     ],
   };
 }

@@ -1,7 +1,15 @@
+import { hundredths } from '../choosing/curve';
 import type { Message } from '../words/message';
 import type { Place } from '../choosing/candidacy';
 import type { Limits } from '../rules/limits';
-import { GAP_GRADES, OFF_WISH } from './grades';
+import { gapCurve } from './grades';
+
+/** What places cost that are short, empty or crowded, by the yard's own weights. */
+export const placeCosts = (limits: Limits, share = 1): Pick<Place['circle'], 'short' | 'empty' | 'over'> => ({
+  short: hundredths(limits('weigh.short').value * share),
+  empty: hundredths(limits('weigh.empty').value * share),
+  over: hundredths(limits('weigh.over').value),
+});
 
 /** A ring of scaffolds, as many as the form stands on, spread by its bearings. */
 export function scaffoldCircle(name: string, called: Message, limits: Limits): Place['circle'] {
@@ -10,8 +18,7 @@ export function scaffoldCircle(name: string, called: Message, limits: Limits): P
     fewest: limits('scaffold.fewest').value,
     wish: limits('scaffold.wish').value,
     most: limits('scaffold.most').value,
-    offWish: OFF_WISH,
-    empty: 40,
-    gap: GAP_GRADES,
+    ...placeCosts(limits),
+    gap: gapCurve(limits),
   };
 }

@@ -1,6 +1,7 @@
-import { limbPairPrices } from '../choosing/pairs';
+import { assembled } from '../choosing/assemble';
+import { withCorrections } from '../choosing/corrections';
 import type { Form } from './form';
-import { LEADER_PLACE, leaderCandidacies, withLeader } from './leader-place';
+import { LEADER_PLACE, leaderCandidacies, underLeader } from './leader-place';
 import { storeyCandidacy, storeyPlace, storeysOf, storeyWhip } from './storeys';
 
 /** One leader with limbs up it in a spiral, none straight over another. */
@@ -28,15 +29,16 @@ export const spiralLeader: Form = {
   spreadCm: 280,
   build(scene) {
     const storeys = storeysOf(scene);
-    const wishCm = scene.limits('spacing.wishCm').value;
-    return {
+    return assembled(scene, {
       places: [...storeys.map((storey, i) => storeyPlace(scene, storey, i, 'scaffold')), LEADER_PLACE],
       candidacies: [
-        ...scene.limbs.map((stem) => storeyCandidacy(scene, stem, storeys, [])),
+        ...scene.limbs.flatMap((limb) =>
+          withCorrections(scene, limb, (stem) => storeyCandidacy(scene, stem, storeys)),
+        ),
         ...leaderCandidacies(scene, storeys.length),
       ],
-      pairPrice: withLeader(scene, storeys.length, limbPairPrices(scene, wishCm)),
-    };
+      ...underLeader(scene, storeys.length),
+    });
   },
   whip: storeyWhip,
 };

@@ -1,12 +1,15 @@
 import { told } from '../words/message';
 import type { Candidacy, FormScene, LimbWord, Place } from '../choosing/candidacy';
-import { faultsOf, overtops, type Fault } from '../choosing/faults';
+import type { Consideration } from '../choosing/consideration';
+import { bandCost, overtopCost } from '../choosing/weigh/fit';
 import { joinHeightCm } from '../tree/joins';
 import { tipOf, type Course } from '../tree/course';
 import type { Scene } from '../findings/finding';
 import type { Stem } from '../tree/stem';
 import type { WhipWish } from './whip-wish';
-import { GAP_GRADES, OFF_WISH } from './grades';
+import { gapCurve } from './grades';
+import { placeCosts } from './ring';
+import { seated } from './seat';
 
 /** A height of leader in which limbs stand once round; a part of one at the top of a growing tree. */
 export interface Storey {
@@ -22,8 +25,8 @@ const LEAST_SHARE = 0.34;
 /** A top this near a round height is at it: what is left is arithmetic. */
 const ROUNDING_CM = 1e-6;
 
-/** Height below the first storey at which a limb may still serve in it, cm. */
-const SLACK_CM = 12;
+/** What a place in a storey is worth against one of a frame of few limbs: others stand under and over it. Working value. */
+const STOREY_SHARE = 0.5;
 
 /** Storeys up the leader as far as it has grown, or is to be held at; one at the least. */
 export function storeysOf({ limits, laid }: Pick<Scene, 'limits' | 'laid'>, heldCm = Infinity): Storey[] {
@@ -62,36 +65,27 @@ export function storeyPlace(
       fewest: Math.floor(limits('scaffold.fewest').value * share),
       wish: Math.round(limits('scaffold.wish').value * share),
       most: Math.ceil(limits('scaffold.most').value * share),
-      offWish: OFF_WISH,
-      empty: 40,
-      gap: GAP_GRADES,
+      ...placeCosts(limits, STOREY_SHARE),
+      gap: gapCurve(limits, STOREY_SHARE),
     },
     spreads: [],
   };
 }
 
-/** A limb's candidacy for the storey it rises in. Below the first by more than the slack, or above where the leader is held, it is barred. */
+/** A limb's candidacy for the storey it rises in; above where the leader is held it costs what goes with the top. */
 export function storeyCandidacy(
   scene: FormScene,
   stem: Stem,
   storeys: readonly Storey[],
-  more: readonly Fault[],
   heldCm = Infinity,
 ): Candidacy {
   const height = joinHeightCm(scene.laid, stem);
   const found = storeys.findLastIndex(({ fromCm }) => height >= fromCm);
-  const belowCm = Math.max(0, (storeys[0] as Storey).fromCm - height);
-  const barred = height > heldCm ? 'over-held' : belowCm > SLACK_CM ? 'outside-band' : undefined;
-  const outside: Fault[] =
-    barred !== undefined
-      ? [{ rank: 'breaches', what: barred, points: 1, measured: height }]
-      : [{ rank: 'form', what: 'outside-band', points: Math.ceil(belowCm), measured: height }];
-  return {
-    stem,
-    place: Math.max(0, found),
-    faults: [...faultsOf(scene, stem, scene.findings), ...outside, overtops(scene, stem), ...more],
-    spread: [],
-  };
+  const lowest = (storeys[0] as Storey).fromCm;
+  return seated(scene, stem, Math.max(0, found), (view): Consideration[] => [
+    ...bandCost(view, lowest, heldCm),
+    ...overtopCost(scene, view),
+  ]);
 }
 
 /** Length of the top in which a whip's buds are left alone, cm. */

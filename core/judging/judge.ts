@@ -1,6 +1,6 @@
 import { sceneOf } from './scene';
 import { lookAt, lookAtSet, type Finding, type Scene, type SetPlace } from '../findings';
-import { limbsOf } from '../findings/measures';
+import { limbsOf, shootsOf } from '../findings/measures';
 import { formOf, type Form } from '../forms';
 import type { TreeState } from '../history/tree-at';
 import { capsOf } from '../acts/account';
@@ -96,7 +96,7 @@ export function judge(
   if (limbs.length === 0 || (form.standsOn === 'stems' && limbs.length < 2 && isBare(state))) {
     return { kind: 'whip', findings, whip: planWhip(scene, form, state) };
   }
-  return judgeLimbs(state, { ...scene, findings, limbs }, form, {
+  return judgeLimbs(state, { ...scene, findings, limbs, shoots: shootsOf(scene) }, form, {
     ...{ withPrices, sets, nodeLimit, onProgress },
   });
 }
@@ -112,7 +112,7 @@ export function decide(state: TreeState, near?: ChosenSet): Readonly<Record<Stem
   const limbs = limbsOf(scene);
   if (!form || limbs.length === 0) return undefined;
   if (form.standsOn === 'stems' && limbs.length < 2 && isBare(state)) return undefined;
-  const withLimbs = { ...scene, findings: lookAt(scene), limbs };
+  const withLimbs = { ...scene, findings: lookAt(scene), limbs, shoots: shootsOf(scene) };
   const options = { withPrices: false, sets: 1, nodeLimit: NODE_LIMIT };
   return chooseLimbs(state, withLimbs, form, options, near).verdicts;
 }
@@ -227,7 +227,7 @@ export function problemOf(state: TreeState): BuiltProblem | undefined {
   const form = formOf(state.form);
   if (!form) return undefined;
   return buildProblem(
-    form.build({ ...scene, findings: lookAt(scene), limbs: limbsOf(scene) }),
+    form.build({ ...scene, findings: lookAt(scene), limbs: limbsOf(scene), shoots: shootsOf(scene) }),
     state.rulings,
   );
 }

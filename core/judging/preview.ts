@@ -4,7 +4,7 @@ import type { FormScene } from '../choosing/candidacy';
 import type { Judgement } from './judge';
 import { sceneOf } from './scene';
 import { standsBy } from '../choosing/verdicts';
-import { limbsOf } from '../findings/measures';
+import { limbsOf, shootsOf } from '../findings/measures';
 import { formOf } from '../forms';
 import type { TreeState } from '../history/tree-at';
 import { accountOf, type Account } from '../acts/account';
@@ -71,7 +71,7 @@ export function cutBench(state: TreeState, judged: Judgement, stemId: StemId): C
   const form = formOf(state.form);
   const stem = stemOf(state.tree, stemId);
   if (!form || !stem || !judged.plan.after.stems.some(({ id }) => id === stemId)) return undefined;
-  const scene: FormScene = { ...base, findings: judged.findings, limbs: limbsOf(base) };
+  const scene: FormScene = { ...base, findings: judged.findings, limbs: limbsOf(base), shoots: shootsOf(base) };
   const question = cutQuestionOf({ scene, form, chosen: judged.chosen });
   const planned = judged.plan.acts.find(
     (act): act is Shorten & { id: string } => act.kind === 'shorten' && act.stemId === stemId,

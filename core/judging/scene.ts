@@ -26,9 +26,10 @@ export function sceneOf(state: TreeState): Scene {
   return {
     ...{ laid: layOut(state.tree), kind, site: state.site, limits, answers },
     when: {
-      ...{ season, inLeaf, seasonsGrown, justPlanted: seasonsGrown <= 1 && !inLeaf },
+      ...{ today, season, inLeaf, seasonsGrown, justPlanted: seasonsGrown <= 1 && !inLeaf },
       ...(cameAs && { cameAs }),
     },
+    ...(state.snowCm !== undefined && { snowCm: state.snowCm }),
     standsOn: form?.standsOn ?? 'trunk',
     hasLeader: form?.hasLeader ?? false,
     runDeg: { from: limits('set.fromDeg').value, to: limits('set.toDeg').value },

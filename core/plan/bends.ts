@@ -80,6 +80,7 @@ export function corrections({ stem, limb }: Kept): Act[] {
   const { correction } = limb;
   switch (correction?.kind) {
     case undefined:
+    case 'cut-to':
       return [];
     case 'swing': {
       const fromDeg = stem.shape.runBearing.value;

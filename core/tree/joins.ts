@@ -1,6 +1,6 @@
 import { angleBetween, direction } from '../geometry/vector';
 import { runAt, type LaidTree } from './course';
-import { diameterAt } from './taper';
+import { carrierMm } from './carrier';
 import { stemOf, type Stem } from './stem';
 
 /** Cm and deg below which a difference is arithmetic, not the tree's: a limb read at a limit is at it. */
@@ -41,13 +41,12 @@ export function crotchDeg(laid: LaidTree, stem: Stem): number | undefined {
   return Math.round(crotch / ROUNDING) * ROUNDING;
 }
 
-/** Diameter of a limb over that of the stem that carries it, just above the join. Undefined where there is no fork. */
+/** Diameter of a limb over that of the stem beside it (`carrierMm`). Undefined where there is no fork. */
 export function thicknessRatio(laid: LaidTree, stem: Stem): number | undefined {
   const join = laid.joins.get(stem.id);
   if (stem.parent.kind !== 'stem' || join === undefined || prolongs(laid, stem)) return undefined;
-  const parent = laid.courses.get(stem.parent.stemId);
-  if (!parent) return undefined;
-  return stem.diameter.value / diameterAt(parent.taper, join);
+  const carrier = stemOf(laid.tree, stem.parent.stemId);
+  return carrier && stem.diameter.value / carrierMm(laid, carrier, stem);
 }
 
 /** Whether a stem rises from the trunk itself, or carries a limb's own laterals. */

@@ -1,6 +1,7 @@
 import { buildProblem } from '../choosing/build';
 import type { Candidacy } from '../choosing/candidacy';
-import { onCurve, type Fault } from '../choosing/faults';
+import type { Consideration } from '../choosing/consideration';
+import { onCurve, type Curve } from '../choosing/curve';
 import { onFigure, onKind, onSchool } from '../words/ground';
 import { because, cm, type Message, type Reason } from '../words/message';
 import { largestGapDeg } from '../choosing/score';
@@ -52,15 +53,15 @@ export interface WhipPlan {
 /** Insurance buds stand this many buds off the chosen one, either way. */
 const CLUSTER = 1;
 
-/** Form cost of a bud facing this far from where its limb is wanted, tenths by deg. Working values. */
-const OFF_FACING: readonly (readonly [number, number])[] = [
+/** Points of a bud that faces this far from where its limb is wanted, deg. Working values. */
+const OFF_FACING: Curve = [
   [10, 0],
   [60, 60],
 ];
-/** Merit cost of not knowing which way a bud faces, tenths by deg. Working values. */
-const UNSURE: readonly (readonly [number, number])[] = [
+/** Points of not knowing which way a bud faces, by deg, and of standing nearer to another chosen one than is wished. Working values. */
+const UNSURE: Curve = [
   [15, 0],
-  [60, 20],
+  [60, 2],
 ];
 const CLOSE = 15;
 
@@ -134,7 +135,7 @@ function chosenBuds(
       .map((bud): Candidacy => {
         const id = `bud-${String(bud.bud).padStart(3, '0')}`;
         byId.set(id, bud);
-        return { stem: budStem(scene, id, bud), place: p, faults: budFaults(place, bud), spread: [] };
+        return { stem: budStem(scene, id, bud), place: p, against: budAgainst(place, bud), spread: [] };
       }),
   );
   const built = buildProblem(
@@ -143,14 +144,20 @@ function chosenBuds(
         ...{ role: 'scaffold', word: 'limb', circle, spreads: [], heightCm: (fromCm + toCm) / 2 },
       })),
       candidacies,
-      pairPrice: (a, b) => {
+      idle: new Map(),
+      besideCost: () => [],
+      amidstCost: () => [],
+      pairCost: (a, b): Consideration[] => {
         const [p, q] = [byId.get(a.stem.id) as Bud, byId.get(b.stem.id) as Bud];
         const apart = Math.abs(p.heightCm - q.heightCm);
         const turn = bearingDifference(p.bearingDeg, q.bearingDeg);
         const isStacked =
           turn < scene.limits('shade.bearingDeg').value && apart < scene.limits('shade.heightCm').value;
         const wishCm = (places[a.place] as WhipPlace).apartCm;
-        return { breaches: isStacked ? 1 : 0, form: apart < wishCm ? CLOSE : 0 };
+        return [
+          ...(isStacked ? [{ what: 'room', points: 0, must: true } as const] : []),
+          { what: 'near-bud', points: apart < wishCm ? CLOSE : 0 },
+        ];
       },
     },
     {},
@@ -168,11 +175,11 @@ function chosenBuds(
   return { taken: taken.sort((a, b) => a.bud.bud - b.bud.bud), empty, proven };
 }
 
-function budFaults({ facing }: WhipPlace, bud: Bud): Fault[] {
+function budAgainst({ facing }: WhipPlace, bud: Bud): Consideration[] {
   const off = facing ? bearingDifference(bud.bearingDeg, facing.bearingDeg) : 0;
   return [
-    { rank: 'form', what: 'off-facing', points: onCurve(OFF_FACING, off) },
-    { rank: 'merit', what: 'unsure', points: onCurve(UNSURE, bud.sureDeg) },
+    { what: 'off-facing', points: onCurve(OFF_FACING, off) },
+    { what: 'unsure', points: onCurve(UNSURE, bud.sureDeg) },
   ];
 }
 

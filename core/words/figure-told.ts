@@ -14,6 +14,7 @@ export function figureTold(value: number, unit: RuleUnit): Arg {
       return share(value);
     case 'count':
     case 'seasons':
+    case 'points':
       return value;
   }
 }

@@ -1,0 +1,37 @@
+import type { Scene } from '../../findings/finding';
+import { clearanceLimit } from '../../findings/measures';
+import { meanOn, type Curve } from '../curve';
+import type { Consideration } from '../consideration';
+import type { LimbView } from './view';
+
+/** Cost of standing too low, 0 to 1, by cm under what its side asks for. */
+const UNDER: Curve = [
+  [0, 0],
+  [5, 0.1],
+  [10, 0.35],
+  [20, 0.8],
+  [35, 1],
+];
+/** A shoot this long is in the way in full, cm. */
+const FULL_CM = 40;
+const LEAST = 0.35;
+/** Heights read over snow are provisional: what lies within its depth of the limit weighs by this share until the ground shows. */
+const UNDER_SNOW = 0.15;
+
+/**
+ * What a limb costs that stands too low for its side. What a place itself asks for, to browse or to pass, is about where the
+ * limb is; the general height is about where it starts.
+ */
+export function clearanceCost(scene: Scene, view: LimbView): Consideration[] {
+  const { limits } = scene;
+  const { stem, heightCm, heightSure, middleCm, lengthCm } = view;
+  const limit = clearanceLimit(scene, stem.shape.runBearing.value);
+  const isSite = 'site' in limit;
+  const general = limits('clearance.cm').value;
+  const underSite = isSite ? limit.value - Math.max(heightCm, middleCm) : -Infinity;
+  const underCm = Math.max(underSite, general - heightCm);
+  const share = Math.max(LEAST, Math.min(1, lengthCm / FULL_CM));
+  const open = underCm <= (scene.snowCm ?? 0) ? UNDER_SNOW : 1;
+  const points = limits('weigh.low').value * (scene.snowCm ? open : 1) * share * meanOn(UNDER, underCm, heightSure);
+  return [{ what: underSite > general - heightCm ? 'low-side' : 'low', points, measured: heightCm }];
+}

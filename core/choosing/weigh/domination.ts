@@ -1,0 +1,70 @@
+import type { Scene } from '../../findings/finding';
+import { tipOf, type Course } from '../../tree/course';
+import { endsAtItsLimbs } from '../../tree/carrier';
+import { meanOn, type Curve } from '../curve';
+import type { Consideration } from '../consideration';
+import type { LimbView } from './view';
+
+/** How much a limb takes of its stem, 0 to 1, by its thickness over the stem's past the form's limit. */
+const TAKES: Curve = [
+  [-0.1, 0],
+  [0, 0.15],
+  [0.2, 0.6],
+  [0.5, 1],
+];
+/** ... and by how upright it runs, deg: upright wood takes more. */
+const UPRIGHT: Curve = [
+  [20, 1],
+  [40, 0.6],
+  [60, 0.25],
+  [90, 0.05],
+];
+/** A shoot rivals the leader by standing as upright, as high and as thick as it: shares of the whole, 0 to 1. */
+const RIVAL_RUN: Curve = [
+  [12, 1],
+  [22, 0.9],
+  [30, 0.5],
+  [40, 0.12],
+  [50, 0],
+];
+const RIVAL_TIP: Curve = [
+  [0.65, 0],
+  [0.8, 0.4],
+  [0.9, 0.85],
+  [1, 1],
+];
+const RIVAL_THICK: Curve = [
+  [0.3, 0],
+  [0.5, 0.6],
+  [0.7, 1],
+];
+/** In a form without a leader: a limb that stands up in its open middle. */
+const IN_THE_MIDDLE: Curve = [
+  [8, 1],
+  [18, 0.6],
+  [28, 0.15],
+  [36, 0],
+];
+const MIDDLE_SHARE = 0.5;
+
+/** What a limb costs that takes the tree over: too thick and upright for its stem, or a second leader. */
+export function dominationCost(scene: Scene, view: LimbView): Consideration[] {
+  const { limits, laid, hasLeader } = scene;
+  const { ratio, ratioSure, runDeg, runSure, size, tipCm, stem } = view;
+  if (ratio === undefined || !laid.trunk) return [];
+  if (!hasLeader) {
+    const points = limits('weigh.strong').value * MIDDLE_SHARE * size * meanOn(IN_THE_MIDDLE, runDeg, runSure);
+    return scene.standsOn === 'trunk' ? [{ what: 'middle', points, measured: runDeg }] : [];
+  }
+  const takes = meanOn(TAKES, ratio - limits('thick.ratio').value, ratioSure);
+  const strong = limits('weigh.strong').value * takes * meanOn(UPRIGHT, runDeg, runSure);
+  const strongly: Consideration = { what: 'strong', points: strong, measured: ratio };
+  if (endsAtItsLimbs(laid, laid.trunk)) return [strongly];
+  const topCm = tipOf(laid.courses.get(laid.trunk.id) as Course)[2];
+  const rivals =
+    limits('weigh.rival').value *
+    meanOn(RIVAL_RUN, runDeg, runSure) *
+    meanOn(RIVAL_TIP, tipCm / topCm, stem.length.sure / topCm) *
+    meanOn(RIVAL_THICK, ratio, ratioSure);
+  return rivals > strong ? [{ what: 'rival', points: rivals, measured: tipCm / topCm }] : [strongly];
+}

@@ -1,0 +1,31 @@
+import type { Scene } from '../../findings/finding';
+import { bearingDifference } from '../../geometry/vector';
+import type { Stem } from '../../tree/stem';
+import { meanOn, onCurve, type Curve } from '../curve';
+import type { Consideration } from '../consideration';
+import { livingCm } from './view';
+
+/** Cost, 0 to 1, by how far a limb leaves the plane of its wall, deg ... */
+const OFF: Curve = [
+  [15, 0],
+  [30, 0.25],
+  [45, 0.6],
+  [65, 1],
+];
+/** ... and by how long it is, cm: a spur to the front bears where it stands. */
+const LONG: Curve = [
+  [8, 0],
+  [16, 0.35],
+  [40, 1],
+];
+
+/** What a limb costs a flat tree that stands out of its plane. */
+export function planeCost({ limits }: Scene, stem: Stem, wallBearingDeg: number): Consideration[] {
+  const { runBearing } = stem.shape;
+  const off = Math.min(
+    bearingDifference(runBearing.value, wallBearingDeg),
+    bearingDifference(runBearing.value, wallBearingDeg + 180),
+  );
+  const share = meanOn(OFF, off, runBearing.sure) * onCurve(LONG, livingCm(stem));
+  return [{ what: 'plane', points: limits('weigh.plane').value * share, measured: off }];
+}

@@ -1,0 +1,93 @@
+import { meeting } from '../../findings/crossing';
+import { limbPair } from '../../findings/measures';
+import type { Scene } from '../../findings/finding';
+import { areKin } from '../../tree/joins';
+import type { Course } from '../../tree/course';
+import type { Stem } from '../../tree/stem';
+import { meanOn, type Curve } from '../curve';
+import type { Consideration } from '../consideration';
+import type { LimbView } from './view';
+
+/** How much two limbs share of a space, 0 to 1, by the turn between them over the form's shading turn ... */
+const BY_TURN: Curve = [
+  [0, 1],
+  [0.5, 0.9],
+  [1, 0.5],
+  [1.5, 0.18],
+  [2, 0],
+];
+/** ... and by the height between their joins over the form's shading height. */
+const BY_HEIGHT: Curve = [
+  [0, 1],
+  [0.25, 0.85],
+  [0.5, 0.5],
+  [0.75, 0.18],
+  [1, 0],
+];
+/** How much two limbs of one node cost, 0 to 1, by the height between them over the form's bud-space. */
+const BY_NODE: Curve = [
+  [0, 1],
+  [0.6, 0.9],
+  [1.2, 0],
+];
+/** A shoot this long fills its room in three seasons as a limb does, cm; a twig takes less. */
+const FULL_CM = 50;
+const LEAST = 0.2;
+
+/** A limb with the course it has, or would have. */
+export interface Laid {
+  view: LimbView;
+  course: Course;
+}
+
+/** What two limbs cost each other: room and light at the size they will have, a shared join, bark that will rub, wood that touches. */
+export function roomCost(scene: Scene, a: Laid, b: Laid): Consideration[] {
+  const [one, two] = [a.view.stem, b.view.stem];
+  if (areKin(one, two)) return [];
+  const met = meeting(scene, { stem: one, course: a.course }, { stem: two, course: b.course });
+  const rubs: Consideration[] =
+    met === undefined
+      ? []
+      : met.gravity === 'must-go'
+        ? [{ what: 'touch', points: 0, must: true, measured: met.measured?.value ?? 0 }]
+        : [{ what: 'rub', points: scene.limits('weigh.rub').value }];
+  if (scene.standsOn === 'stems') return [...rubs, ...crowdedFeet(scene, a, b)];
+  return [...rubs, ...sharedRoom(scene, a, b), ...sharedNode(scene, one, two)];
+}
+
+function sharedRoom(scene: Scene, a: Laid, b: Laid): Consideration[] {
+  const { limits } = scene;
+  const heightLimit = limits('shade.heightCm').value;
+  if (heightLimit <= 0) return [];
+  const { heightCm, turnDeg, lower, upper } = limbPair(scene, a.view.stem, b.view.stem);
+  const turnLimit = limits('shade.bearingDeg').value;
+  const turnSure = Math.hypot(lower.bearing.sure, upper.bearing.sure) / turnLimit;
+  const heightSure = Math.hypot(lower.origin.sure, upper.origin.sure) / heightLimit;
+  const share =
+    meanOn(BY_TURN, turnDeg / turnLimit, turnSure) * meanOn(BY_HEIGHT, heightCm / heightLimit, heightSure);
+  return [
+    { what: 'room', points: limits('weigh.room').value * share * lesser(a, b), measured: heightCm },
+  ];
+}
+
+/** The lesser of two limbs says how much of one room both want. */
+const lesser = (a: Laid, b: Laid): number =>
+  Math.max(LEAST, Math.min(1, a.view.lengthCm / FULL_CM, b.view.lengthCm / FULL_CM));
+
+function sharedNode(scene: Scene, a: Stem, b: Stem): Consideration[] {
+  const { limits } = scene;
+  const { heightCm, turnDeg } = limbPair(scene, a, b);
+  if (turnDeg > limits('cluster.turnDeg').value) return [];
+  const space = limits('cluster.bandCm').value;
+  const share = meanOn(BY_NODE, heightCm / space, Math.hypot(a.origin.sure, b.origin.sure) / space);
+  return [{ what: 'node', points: limits('weigh.node').value * share, measured: heightCm }];
+}
+
+/** Stems of a bush want room by the turn between them alone: all start at the ground. */
+function crowdedFeet({ limits }: Scene, a: Laid, b: Laid): Consideration[] {
+  const turnLimit = limits('shade.bearingDeg').value;
+  const [one, two] = [a.view.stem.shape.runBearing, b.view.stem.shape.runBearing];
+  const turn = Math.abs(((one.value - two.value + 540) % 360) - 180);
+  const share = meanOn(BY_TURN, turn / turnLimit, Math.hypot(one.sure, two.sure) / turnLimit);
+  return [{ what: 'feet', points: limits('weigh.room').value * share * lesser(a, b), measured: turn }];
+}

@@ -1,0 +1,70 @@
+import { clearanceLimit } from '../findings/measures';
+import { onFigure, onFinding, onSite, type Ground } from '../words/ground';
+import { because, cm, deg, mm, share, tagOf, type Args, type Reason } from '../words/message';
+import type { Stem } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
+import type { FormScene } from './candidacy';
+import type { Consideration, ConsiderationId } from './consideration';
+
+/** Two limbs that start within this of each other grow from one spot, cm. */
+const SAME_SPOT_CM = 4;
+
+/** How each consideration is told: its measure as an argument, and what it rests on. */
+const TOLD: Partial<Record<ConsiderationId, { args?: (measured: number) => Args; on: readonly Ground[] }>> = {
+  join: { args: (x) => ({ crotch: deg(x) }), on: [onFinding('narrow-crotch'), onFigure('weigh.join')] },
+  'frame-join': { args: (x) => ({ crotch: deg(x) }), on: [onFinding('narrow-crotch'), onFigure('weigh.join')] },
+  bark: { on: [onFinding('narrow-crotch'), onFigure('weigh.bark')] },
+  strong: { args: (x) => ({ ratio: share(x) }), on: [onFinding('too-thick'), onFigure('thick.ratio')] },
+  rival: { on: [onFinding('several-tops'), onFigure('weigh.rival')] },
+  middle: { args: (x) => ({ run: deg(x) }), on: [onFigure('weigh.strong')] },
+  inward: { on: [onFinding('growing-inward'), onFigure('weigh.inward')] },
+  unsound: { on: [onFinding('unsound-wood'), onFigure('weigh.unsound')] },
+  spared: { on: [onFigure('weigh.spared')] },
+  touch: { on: [onFinding('crossing'), onFigure('cross.touchCm')] },
+  rub: { on: [onFinding('crossing'), onFigure('weigh.rub')] },
+  node: { on: [onFinding('same-node'), onFigure('weigh.node')] },
+  feet: { args: (x) => ({ turn: deg(x) }), on: [onFigure('weigh.room')] },
+  plane: { args: (x) => ({ off: deg(x) }), on: [onFigure('plane.mostDeg'), onFigure('weigh.plane')] },
+  sprout: { args: (x) => ({ run: deg(x) }), on: [onFinding('strong-upright'), onFigure('sprout.uprightDeg')] },
+  wire: { args: (x) => ({ below: cm(x) }), on: [onFigure('wire.belowCm')] },
+  band: { args: (x) => ({ height: cm(x) }), on: [onFigure('scaffold.bandCm')] },
+  overtop: { on: [onFinding('overtopping'), onFigure('leader.clearCm')] },
+  thin: { args: (x) => ({ thick: mm(x) }), on: [onFinding('too-thin'), onFigure('thin.diameterMm')] },
+  'off-run': { args: (x) => ({ run: deg(x) }), on: [onFigure('set.fromDeg')] },
+  wide: { args: (x) => ({ crotch: deg(x) }), on: [onFigure('crotch.idealToDeg')] },
+  lean: { args: (x) => ({ lean: deg(x) }), on: [onFinding('leaning-leader')] },
+  'top-wound': { args: (x) => ({ wide: mm(x) }), on: [onFigure('weigh.wound')] },
+  wood: { args: (x) => ({ share: share(x) }), on: [onFigure('weigh.wood')] },
+  leaf: { args: (x) => ({ share: share(x) }), on: [onFigure('weigh.leaf')] },
+  wound: { args: (x) => ({ wide: mm(x) }), on: [onFigure('weigh.wound')] },
+};
+
+/** A consideration in one sentence, with the other stem where two are concerned. */
+export function weighedReason(
+  scene: FormScene,
+  stem: Stem,
+  { what, measured = 0 }: Consideration,
+  other?: StemId,
+): Reason {
+  const named: Args = other === undefined ? {} : { other: tagOf(scene.laid.tree, other) };
+  if (what === 'room') {
+    const grounds = [onFinding('one-above-another'), onFigure('shade.heightCm')];
+    return measured < SAME_SPOT_CM
+      ? because('weighed.room.same', named, ...grounds)
+      : because('weighed.room', { ...named, apart: cm(measured) }, ...grounds);
+  }
+  if (what === 'low' || what === 'low-side') return lowReason(scene, stem, measured, what);
+  const told = TOLD[what];
+  return because(`weighed.${what}`, { ...named, ...told?.args?.(measured) }, ...(told?.on ?? []));
+}
+
+function lowReason(scene: FormScene, stem: Stem, heightCm: number, what: 'low' | 'low-side'): Reason {
+  const limit = clearanceLimit(scene, stem.shape.runBearing.value);
+  const isSite = 'site' in limit && what === 'low-side';
+  if (!isSite) {
+    const args = { height: cm(heightCm), limit: cm(scene.limits('clearance.cm').value) };
+    return because('weighed.low', args, onFinding('too-low'), onFigure('clearance.cm'));
+  }
+  const args = { height: cm(heightCm), limit: cm(limit.value), why: limit.why ?? '' };
+  return because('weighed.low-side', args, onFinding('too-low'), onSite('clearance'));
+}
