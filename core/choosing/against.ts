@@ -54,4 +54,3 @@ function seatedIn(form: FormProblem, { limbs }: ChosenSet): Candidacy[] {
 
 /** Points of several. */
 export const pointsOf = (of: readonly Against[]): number => of.reduce((sum, { one }) => sum + one.points, 0);
-

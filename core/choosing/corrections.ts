@@ -31,11 +31,7 @@ export function withCorrections(scene: Scene, stem: Stem, seat: Seated): Candida
   ];
 }
 
-function corrected(
-  candidacy: Candidacy,
-  correction: Correction,
-  more: readonly Consideration[],
-): Candidacy {
+function corrected(candidacy: Candidacy, correction: Correction, more: readonly Consideration[]): Candidacy {
   return { ...candidacy, against: [...candidacy.against, ...more], correction };
 }
 
@@ -49,7 +45,9 @@ function swings({ limits }: Scene, stem: Stem, seat: Seated): Candidacy[] {
     const byDeg = side * limits('swing.deg').value;
     const runBearing = { ...stem.shape.runBearing, value: (stem.shape.runBearing.value + byDeg + 360) % 360 };
     const tie: Consideration = { what: 'tie', points: limits('weigh.tie').value };
-    return corrected(seat({ ...stem, shape: { ...stem.shape, runBearing } }), { kind: 'swing', byDeg }, [tie]);
+    return corrected(seat({ ...stem, shape: { ...stem.shape, runBearing } }), { kind: 'swing', byDeg }, [
+      tie,
+    ]);
   });
 }
 
@@ -81,12 +79,18 @@ function spreads(scene: Scene, stem: Stem, asItStands: Candidacy, seat: Seated):
   const soft = isSoft(scene, stem);
   const departure = soft ? reading('angle', toDeg, 'gauge') : stem.shape.departure;
   const run = { ...stem.shape.run, value: toDeg };
-  const laid = { ...stem, shape: { ...stem.shape, departure, run, tip: { ...run, how: 'filled-in' as const } } };
+  const laid = {
+    ...stem,
+    shape: { ...stem.shape, departure, run, tip: { ...run, how: 'filled-in' as const } },
+  };
   const sharp = asItStands.against
     .filter(({ what }) => SHARP.has(what))
     .map((one) => ({ ...one, points: one.points * (soft ? 0 : STAYS_SHARP) }));
   const seated = seat(laid);
-  const candidacy = { ...seated, against: [...seated.against.filter(({ what }) => !SHARP.has(what)), ...sharp] };
+  const candidacy = {
+    ...seated,
+    against: [...seated.against.filter(({ what }) => !SHARP.has(what)), ...sharp],
+  };
   const tie: Consideration = { what: 'tie', points: scene.limits('weigh.tie').value };
   return [corrected(candidacy, { kind: 'spread', toDeg }, [tie])];
 }

@@ -1,15 +1,23 @@
 import type { HeadingPurpose } from '../acts/shorten';
-import { findingsOn, type Finding } from '../findings/finding';
 import { nodeAt } from '../buds/limb-buds';
 import { bearingDifference } from '../geometry/vector';
-import { childrenOf, type Stem } from '../tree/stem';
+import { stemOf, type Stem } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import type { FormScene } from './candidacy';
-import { reasonsOf } from '../findings';
-import { onFigure, onFinding } from '../words/ground';
-import { because, cm, deg, mm, tagOf, type Reason } from '../words/message';
+import { onFigure } from '../words/ground';
+import { because, cm, deg, type Reason } from '../words/message';
+import { summed, type Consideration } from './consideration';
+import { weighedReason } from './weighed-words';
+import { lossCost } from './weigh/loss';
+import { sideRoom, sideShootHarm, sideShootsOf } from './weigh/side-shoot';
+import { viewOf } from './weigh/view';
+
+/** What a side shoot that stays is there for. */
+export type SideJob = 'secondary' | 'fruit' | 'leaf';
 
 /** What becomes of a side shoot on a limb that stays. */
 export interface LateralSort {
+  job?: SideJob;
   sort: 'leave' | 'bend' | 'shorten' | 'out';
   toDeg?: number;
   toLengthCm?: number;
@@ -21,73 +29,106 @@ export interface LateralSort {
 
 /** Angle from upright a steep side shoot is bent to, deg. */
 const BEND_TO_DEG = 75;
-/** Thickest side shoot that is bent rather than shortened, mm. Working value. */
+/** Thickest side shoot that is bent rather than shortened, and the shortest worth a tie. Working values. */
 const BEND_MM = 10;
-/** A side shoot flatter than this grows on the shaded underside, deg. */
-const UNDERSIDE_DEG = 115;
-/** A side shoot pointing back within this of the centre grows inward, deg. */
-const INWARD_DEG = 45;
+const BEND_FROM_CM = 40;
+/** A close call keeps the wood, points. */
+const IN_DOUBT_KEEP = 2;
 
 /**
- * Sorts a side shoot: water sprouts, inward and underside shoots go; on a weak limb all long ones go, so that its tip
- * gets all; flat ones are left; steep ones are bent while thin, else shortened. A sprout is bent early where its limb
- * has no other side shoot.
+ * Which side shoots of a limb that stays go: those that harm more than taking them costs, of two in one room the worse. Decided
+ * limb by limb, apart from the frame: what a limb carries is no reason for or against it but for its wood and leaf.
  */
-export function sortLateral(scene: FormScene, stem: Stem, carrier: Stem): LateralSort {
-  const own = findingsOn(scene.findings, stem.id);
-  return (
-    sprout(scene, stem, carrier, own) ??
-    misplaced(scene, stem, carrier) ??
-    onWeakLimb(scene, stem, carrier) ??
-    renewed(scene, stem) ??
-    spurTurned(scene, stem, carrier) ??
-    byAngle(scene, stem)
+export function sideShootsGoing(scene: FormScene, carrier: Stem): Map<StemId, readonly Weighed[]> {
+  const shoots = sideShootsOf(scene, carrier);
+  const harm = new Map(shoots.map((stem) => [stem.id, sideShootHarm(scene, stem, carrier)]));
+  const loss = new Map(
+    shoots.map((stem) => [stem.id, summed(lossCost(scene, viewOf(scene, stem))).cost + IN_DOUBT_KEEP * 100]),
   );
-}
-
-function sprout(
-  { laid }: FormScene,
-  stem: Stem,
-  carrier: Stem,
-  own: readonly Finding[],
-): LateralSort | undefined {
-  const found = own.filter(({ rule }) => rule === 'strong-upright');
-  if (found.length === 0) return undefined;
-  const isAlone = childrenOf(laid.tree, carrier.id).length === 1 && (carrier.sideShoots ?? 0) === 0;
-  const reasons = reasonsOf(found, laid.tree);
-  if (isAlone && stem.diameter.value <= BEND_MM && carrier.sideShoots === 0) {
-    const alone = because('side.alone', { carrier: tagOf(laid.tree, carrier.id) });
-    return { sort: 'bend', toDeg: BEND_TO_DEG, rule: 'strong-upright', reasons: [...reasons, alone] };
+  const going = new Map<StemId, readonly Weighed[]>();
+  const against = (stem: Stem): Weighed[] => [
+    ...(harm.get(stem.id) ?? []).map((one) => ({ one })),
+    ...shoots
+      .filter((other) => other !== stem && !going.has(other.id))
+      .flatMap((other) => sideRoom(scene, stem, other).map((one) => ({ one, other: other.id }))),
+  ];
+  // The worst first: what stands beside it has its room again.
+  for (;;) {
+    const worst = shoots
+      .filter(({ id }) => !going.has(id))
+      .map((stem) => ({ stem, by: over(against(stem), loss.get(stem.id) ?? 0) }))
+      .sort((a, b) => b.by - a.by || (a.stem.id < b.stem.id ? 1 : -1))[0];
+    if (!worst || worst.by <= 0) return going;
+    going.set(worst.stem.id, gravestFirst(against(worst.stem)));
   }
-  return { sort: 'out', rule: 'strong-upright', reasons };
 }
 
-function misplaced(scene: FormScene, stem: Stem, carrier: Stem): LateralSort | undefined {
-  const isLong = stem.length.value > scene.limits('lateral.longCm').value;
-  if (stem.shape.run.value > UNDERSIDE_DEG && isLong) {
-    const reason = because(
-      'side.underside',
-      { angle: deg(stem.shape.run.value) },
-      onFigure('lateral.longCm'),
+interface Weighed {
+  one: Consideration;
+  other?: StemId;
+}
+
+const over = (of: readonly Weighed[], lost: number): number => {
+  const { breaches, cost } = summed(of.map(({ one }) => one));
+  return breaches > 0 ? Infinity : cost - lost;
+};
+
+const gravestFirst = (of: readonly Weighed[]): Weighed[] =>
+  [...of].sort(
+    (a, b) => Number(b.one.must ?? false) - Number(a.one.must ?? false) || b.one.points - a.one.points,
+  );
+
+/** What becomes of a side shoot: what goes and why, what stays for which job, and what is done to it. */
+export function sortLateral(scene: FormScene, stem: Stem, carrier: Stem, isFrame: boolean): LateralSort {
+  const going = sideShootsGoing(scene, carrier).get(stem.id);
+  if (going) {
+    const [first, ...rest] = going;
+    const told = [first, ...rest.filter(({ one }) => one.points >= 6).slice(0, 1)].filter(
+      (x) => x !== undefined,
     );
-    return { sort: 'out', rule: 'lateral', reasons: [reason] };
+    const reasons = told.map(({ one, other }) => weighedReason(scene, stem, one, other));
+    return { sort: 'out', rule: first?.one.what ?? 'lateral', reasons };
   }
-  const back = bearingDifference(stem.shape.runBearing.value, carrier.shape.runBearing.value + 180);
-  const keepsShade = scene.answers.inside === 'shade-wood' && !isLong;
-  if (scene.hasLeader || scene.standsOn === 'stems' || back > INWARD_DEG || keepsShade || !isLong)
-    return undefined;
-  const reason = because('side.inward', { long: cm(stem.length.value) }, onFigure('lateral.longCm'));
-  return { sort: 'out', rule: 'lateral', reasons: [reason] };
+  const job = jobOf(scene, stem, carrier, isFrame);
+  const sorted =
+    job === 'secondary'
+      ? asSecondary(stem)
+      : (renewed(scene, stem) ?? spurTurned(scene, stem, carrier) ?? byAngle(scene, stem));
+  return { ...sorted, job };
 }
 
-function onWeakLimb({ laid, limits }: FormScene, stem: Stem, carrier: Stem): LateralSort | undefined {
-  const thinMm = limits('thin.diameterMm').value;
-  if (carrier.diameter.value >= thinMm || stem.length.value <= limits('lateral.longCm').value)
-    return undefined;
-  const args = { carrier: tagOf(laid.tree, carrier.id), thick: mm(carrier.diameter.value) };
-  const reason = because('side.weak-limb', args, onFinding('too-thin'), onFigure('thin.diameterMm'));
-  return { sort: 'out', rule: 'too-thin', reasons: [reason] };
+/** Shortest shoot that is a limb in the making, cm; how far out the first stands, cm, or as a share of its limb; and how far it may turn. Working values. */
+const SECONDARY_CM = 30;
+const FIRST_AT_CM = 35;
+const FIRST_SHARE = 0.45;
+const SECONDARY_TURN_DEG = 75;
+const SECONDARY_RUN_DEG: readonly [number, number] = [25, 80];
+
+/** A secondary where it is long enough, far enough out on a limb of the frame, and leads outward; else fruit or leaf. */
+function jobOf({ laid }: FormScene, stem: Stem, carrier: Stem, isFrame: boolean): SideJob {
+  const atCm = laid.joins.get(stem.id) ?? stem.origin.value;
+  const isOut = atCm >= Math.min(FIRST_AT_CM, carrier.length.value * FIRST_SHARE);
+  const turn = bearingDifference(stem.shape.runBearing.value, carrier.shape.runBearing.value);
+  const [steepest, flattest] = SECONDARY_RUN_DEG;
+  const leads =
+    stem.shape.run.value >= steepest && stem.shape.run.value <= flattest && turn <= SECONDARY_TURN_DEG;
+  if (isFrame && stem.length.value >= SECONDARY_CM && isOut && leads) return 'secondary';
+  return stem.bears === 'fruit' ||
+    stem.bears === 'blossom' ||
+    stem.endBud === 'flower' ||
+    (stem.spurs ?? 0) > 0
+    ? 'fruit'
+    : 'leaf';
 }
+
+function asSecondary(stem: Stem): LateralSort {
+  const args = { long: cm(stem.length.value), angle: deg(stem.shape.run.value) };
+  return { sort: 'leave', rule: 'secondary', reasons: [because('side.secondary', args)] };
+}
+
+/** The limb a side shoot rises from. */
+export const carrierOf = ({ laid }: FormScene, { parent }: Stem): Stem | undefined =>
+  parent.kind === 'stem' ? stemOf(laid.tree, parent.stemId) : undefined;
 
 /** A tree is framed, and bears on its side shoots, from this season in its place on. Working value. */
 const BEARS_FROM_SEASON = 4;
@@ -146,6 +187,8 @@ function byAngle({ limits }: FormScene, stem: Stem): LateralSort {
     return { sort: 'leave', rule: 'lateral', reasons: [because('side.short', args, onLong)] };
   if (stem.shape.run.value >= flat)
     return { sort: 'leave', rule: 'lateral', reasons: [because('side.flat', args, onFlat)] };
+  if (stem.length.value < BEND_FROM_CM || stem.bears === 'fruit')
+    return { sort: 'leave', rule: 'lateral', reasons: [because('side.steep', args, onFlat)] };
   if (stem.diameter.value <= BEND_MM) {
     const reasons = [because('side.bend', { ...args, flat: deg(flat) }, onFlat)];
     return { sort: 'bend', toDeg: BEND_TO_DEG, rule: 'lateral', reasons };

@@ -33,10 +33,7 @@ export function closedRing(circle: Circle, ring: Ring): number {
 
 function unlike({ spreads }: Circle, { n, low, high }: Ring): number {
   if (n < 2) return 0;
-  return spreads.reduce(
-    (sum, spread, i) => sum + spreadCost(spread, low[i] as number, high[i] as number),
-    0,
-  );
+  return spreads.reduce((sum, spread, i) => sum + spreadCost(spread, low[i] as number, high[i] as number), 0);
 }
 
 /**

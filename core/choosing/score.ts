@@ -117,8 +117,7 @@ export function wholeOf(problem: Problem, tables: PairTables, taken: readonly nu
     inIt.add(option.stem);
     value += valueOf(option);
     tie += option.stem + 1;
-    for (let j = 0; j < i; j++)
-      value += tables.pairs[o * tables.options + (taken[j] as number)] as number;
+    for (let j = 0; j < i; j++) value += tables.pairs[o * tables.options + (taken[j] as number)] as number;
   });
   const jobs = jobsOf(problem, tables, taken);
   value += jobs.value;

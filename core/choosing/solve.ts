@@ -159,8 +159,7 @@ class Search {
         const before = this.take(o, option, true);
         const rough = this.rough();
         this.release(o, option, before);
-        const isLess =
-          compareRough(rough, best?.rough ?? now) < 0 && compareRough(rough, now) < 0;
+        const isLess = compareRough(rough, best?.rough ?? now) < 0 && compareRough(rough, now) < 0;
         if (isLess) best = { o, rough };
       }
       if (!best) break;

@@ -3,14 +3,14 @@ import { findingsOn } from '../findings/finding';
 import { isOnTrunk } from '../tree/joins';
 import type { Ruling } from '../history/tree-draft';
 import type { KeptFor } from '../tree/stem-readings';
-import { stemOf, type Stem, type Tree } from '../tree/stem';
+import type { Stem, Tree } from '../tree/stem';
 import type { LimbWord } from './candidacy';
 import { againstLeaving, againstPlace, pointsOf, type Against } from './against';
 import type { StemId } from '../tree/stem-readings';
 import type { ChosenLimb } from './chosen-set';
 import type { Correction } from './correction';
 import { correctionReasons, keptFor } from './kept-words';
-import { sortLateral, type LateralSort } from './laterals';
+import { carrierOf, sortLateral, type LateralSort } from './laterals';
 import { weighedReason } from './weighed-words';
 import { otherwise, type OtherwiseQuestion } from './otherwise';
 import type { Price } from './price';
@@ -119,12 +119,7 @@ const MOST_TOLD = 2;
 const toldOf = (scene: OtherwiseQuestion['scene'], stem: Stem, of: readonly Against[]): Reason[] =>
   of.map(({ one, other }) => weighedReason(scene, stem, one, other));
 
-function keptVerdict(
-  question: OtherwiseQuestion,
-  stem: Stem,
-  limb: ChosenLimb,
-  ruling: Ruling,
-): Saying {
+function keptVerdict(question: OtherwiseQuestion, stem: Stem, limb: ChosenLimb, ruling: Ruling): Saying {
   const { scene, chosen, formProblem } = question;
   const ruled = ruling === 'keep' || ruling === 'leader';
   const price = ruled ? otherwise(question, stem) : undefined;
@@ -221,14 +216,15 @@ function ruledLeft(against: readonly Finding[], tree: Tree): Saying {
 }
 
 /** A side shoot on a limb is sorted; a short shoot of the trunk is left for its leaf. */
-function shootVerdict({ scene }: OtherwiseQuestion, stem: Stem, own: readonly Finding[]): Saying {
-  const carrier = stem.parent.kind === 'stem' ? stemOf(scene.laid.tree, stem.parent.stemId) : undefined;
-  if (!carrier || isOnTrunk(scene.laid, stem)) {
+function shootVerdict({ scene, chosen }: OtherwiseQuestion, stem: Stem, own: readonly Finding[]): Saying {
+  const carrier = carrierOf(scene, stem);
+  if (!carrier) {
     const short = because('why.short', { long: cm(stem.length.value) }, onFigure('scaffold.shortestCm'));
     const reasons = [short, ...reasonsOf(own, scene.laid.tree)];
     return { decision: 'leave', rule: 'lateral', reasons };
   }
-  const { sort, toDeg, toLengthCm, purpose, rule, reasons } = sortLateral(scene, stem, carrier);
+  const isFrame = chosen.limbs.some(({ stemId, role }) => stemId === carrier.id && role === 'scaffold');
+  const { sort, toDeg, toLengthCm, purpose, rule, reasons, job } = sortLateral(scene, stem, carrier, isFrame);
   const isTold = (finding: Finding): boolean =>
     reasons.some((reason) => restsOn(reason, onFinding(finding.rule)));
   const rest = reasonsOf(
@@ -244,7 +240,7 @@ function shootVerdict({ scene }: OtherwiseQuestion, stem: Stem, own: readonly Fi
     ...(toLengthCm !== undefined && { toLengthCm }),
     ...(purpose && { purpose }),
   };
-  return { decision: 'leave', rule, lateral, reasons: [...reasons, ...rest] };
+  return { decision: 'leave', rule, lateral, ...(job && { job }), reasons: [...reasons, ...rest] };
 }
 
 /** Parts of a price in one line. */

@@ -12,7 +12,10 @@ const SAME_SPOT_CM = 4;
 /** How each consideration is told: its measure as an argument, and what it rests on. */
 const TOLD: Partial<Record<ConsiderationId, { args?: (measured: number) => Args; on: readonly Ground[] }>> = {
   join: { args: (x) => ({ crotch: deg(x) }), on: [onFinding('narrow-crotch'), onFigure('weigh.join')] },
-  'frame-join': { args: (x) => ({ crotch: deg(x) }), on: [onFinding('narrow-crotch'), onFigure('weigh.join')] },
+  'frame-join': {
+    args: (x) => ({ crotch: deg(x) }),
+    on: [onFinding('narrow-crotch'), onFigure('weigh.join')],
+  },
   bark: { on: [onFinding('narrow-crotch'), onFigure('weigh.bark')] },
   strong: { args: (x) => ({ ratio: share(x) }), on: [onFinding('too-thick'), onFigure('thick.ratio')] },
   rival: { on: [onFinding('several-tops'), onFigure('weigh.rival')] },
@@ -25,7 +28,13 @@ const TOLD: Partial<Record<ConsiderationId, { args?: (measured: number) => Args;
   node: { on: [onFinding('same-node'), onFigure('weigh.node')] },
   feet: { args: (x) => ({ turn: deg(x) }), on: [onFigure('weigh.room')] },
   plane: { args: (x) => ({ off: deg(x) }), on: [onFigure('plane.mostDeg'), onFigure('weigh.plane')] },
-  sprout: { args: (x) => ({ run: deg(x) }), on: [onFinding('strong-upright'), onFigure('sprout.uprightDeg')] },
+  sprout: {
+    args: (x) => ({ run: deg(x) }),
+    on: [onFinding('strong-upright'), onFigure('sprout.uprightDeg')],
+  },
+  hangs: { args: (x) => ({ run: deg(x) }), on: [onFinding('hanging'), onFigure('hang.pastDeg')] },
+  'at-foot': { on: [onFinding('foot-of-another'), onFigure('foot.joinCm')] },
+  'weak-limb': { args: (x) => ({ thick: mm(x) }), on: [onFinding('too-thin'), onFigure('thin.diameterMm')] },
   wire: { args: (x) => ({ below: cm(x) }), on: [onFigure('wire.belowCm')] },
   band: { args: (x) => ({ height: cm(x) }), on: [onFigure('scaffold.bandCm')] },
   overtop: { on: [onFinding('overtopping'), onFigure('leader.clearCm')] },

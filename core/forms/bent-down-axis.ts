@@ -9,6 +9,7 @@ export const bentDownAxis: Form = {
   id: 'bent-down-axis',
   rules: {
     'thick.ratio': 0.5,
+    'weigh.node': 2,
     'set.fromDeg': 90,
     'set.toDeg': 100,
     'hang.pastDeg': 110,

@@ -19,6 +19,7 @@ export const centralLeader: Form = {
   id: 'central-leader',
   rules: {
     'thick.ratio': 0.5,
+    'weigh.node': 6,
     'set.fromDeg': 60,
     'set.toDeg': 80,
     'scaffold.highestCm': 400,

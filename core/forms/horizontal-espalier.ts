@@ -81,7 +81,12 @@ function wiresReached({ limits, laid }: FormScene): number[] {
   return wires;
 }
 
-function armPlace({ limits }: Pick<FormScene, 'limits'>, heightCm: number, wire: number, bearingDeg: number): Place {
+function armPlace(
+  { limits }: Pick<FormScene, 'limits'>,
+  heightCm: number,
+  wire: number,
+  bearingDeg: number,
+): Place {
   const toward = bearingDeg % 360;
   return {
     role: 'scaffold',

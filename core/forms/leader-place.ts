@@ -2,7 +2,11 @@ import { told } from '../words/message';
 import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
 import type { FormParts } from '../choosing/assemble';
 import { felt, type Consideration } from '../choosing/consideration';
-import { hundredths } from '../choosing/curve';
+import { hundredths, meanOn, type Curve } from '../choosing/curve';
+import { woodOf } from '../acts/wood';
+import { taperOf, woodBetween } from '../tree/taper';
+import { joinCost } from '../choosing/weigh/join';
+import { viewOf } from '../choosing/weigh/view';
 import { mustGo } from '../choosing/weigh/soundness';
 import { topsOf } from '../findings/measures';
 import { endsAtItsLimbs } from '../tree/carrier';
@@ -43,7 +47,9 @@ export function leaderCandidacies(scene: FormScene, place: number): Candidacy[] 
   const own: Candidacy = { stem: trunk, place, against: felt(trunkAgainst(scene, trunk, tops)), spread: [] };
   const others = tops.flatMap((stem): Candidacy[] => {
     const asItIs = { stem, place, spread: [], against: felt(topAgainst(scene, stem, stem)) };
-    const onIt = topsOf(scene, childrenOf(tree, stem.id)).filter((to) => !mustGo(scene.findings, { stem: to }));
+    const onIt = topsOf(scene, childrenOf(tree, stem.id)).filter(
+      (to) => !mustGo(scene.findings, { stem: to }),
+    );
     const cut = onIt.map((to): Candidacy => ({
       ...{ stem, place, spread: [], against: felt(topAgainst(scene, stem, to)) },
       correction: { kind: 'cut-to', to: to.id },
@@ -53,12 +59,21 @@ export function leaderCandidacies(scene: FormScene, place: number): Candidacy[] 
   return [own, ...others];
 }
 
-/** Points for a degree of lean, a mm of wound, and a mm of the top's own thickness, by school. Working values. */
+/** Points by how far a top leans off the trunk's line, deg: a little is put right by the side of a bud, from year to year. Working values. */
+const LEAN: Curve = [
+  [5, 0],
+  [15, 8],
+  [25, 45],
+  [45, 90],
+];
+/** Share of these, and points for a mm of wound and of the top's own thickness, by school. Working values. */
 const TOP_WEIGHTS: Record<Answers['which-top'], { lean: number; wound: number; thick: number }> = {
-  straightest: { lean: 0.4, wound: 0.3, thick: 0 },
-  'fewest-wounds': { lean: 0.2, wound: 1, thick: 0 },
-  calmest: { lean: 0.2, wound: 0.5, thick: 0.6 },
+  straightest: { lean: 1, wound: 0.3, thick: 0 },
+  'fewest-wounds': { lean: 0.6, wound: 1, thick: 0 },
+  calmest: { lean: 0.6, wound: 0.5, thick: 0.6 },
 };
+/** The top that leads already does so: another must be better by this, points. Working value. */
+const LEADS_ALREADY = 25;
 /** Points for a leader that ends in a flower bud, and for one whose end was cut while shoots stand ready to lead. Working values. */
 const FLOWER_TIP = 3;
 const ENDED = 40;
@@ -79,7 +94,7 @@ function ownAgainst(scene: FormScene, stem: Stem): Consideration[] {
   const lean = leanOf(scene, stem);
   const endsInFlower = stem.endBud === 'flower' && !stem.headed;
   return [
-    { what: 'lean', points: lean * weigh.lean, measured: lean },
+    { what: 'lean', points: meanOn(LEAN, lean, stem.shape.run.sure) * weigh.lean, measured: lean },
     { what: 'flower-tip', points: endsInFlower ? FLOWER_TIP : 0 },
   ];
 }
@@ -97,9 +112,32 @@ function topAgainst(scene: FormScene, top: Stem, to: Stem): Consideration[] {
   const isAtEnd = trunk !== undefined && endsAtItsLimbs(scene.laid, trunk);
   return [
     ...ownAgainst(scene, to),
+    ...joinCost(scene, viewOf(scene, top)),
+    ...(isAtEnd ? [] : topLoss(scene, trunk, top)),
     { what: 'strong-top', points: to.diameter.value * weigh.thick },
-    { what: 'top-wound', points: isAtEnd ? 0 : top.diameter.value * weigh.wound, measured: top.diameter.value },
+    {
+      what: 'top-wound',
+      points: isAtEnd ? 0 : top.diameter.value * weigh.wound,
+      measured: top.diameter.value,
+    },
     { what: 'cut', points: to === top ? 0 : CUT_TO },
+  ];
+}
+
+/** What cutting the trunk back to a top takes: its own end, and that it led. */
+function topLoss({ laid, limits }: FormScene, trunk: Stem | undefined, top: Stem): Consideration[] {
+  if (!trunk) return [];
+  const atCm = laid.joins.get(top.id) ?? 0;
+  const endCm = trunk.length.value - atCm;
+  const shootsCm = laid.tree.stems.reduce(
+    (sum, { parent, length }) => sum + (parent.kind === 'stem' ? length.value : 0),
+    endCm,
+  );
+  const wood = woodBetween(taperOf(trunk), atCm, trunk.length.value) / Math.max(1, woodOf(laid.tree));
+  return [
+    { what: 'leads-already', points: LEADS_ALREADY },
+    { what: 'wood', points: limits('weigh.wood').value * wood, measured: wood },
+    { what: 'leaf', points: (limits('weigh.leaf').value * endCm) / shootsCm, measured: endCm / shootsCm },
   ];
 }
 

@@ -118,6 +118,8 @@ function candidaciesOf(scene: FormScene, limb: Stem): Candidacy[] {
   const lowest = limits('scaffold.lowestCm').value;
   const highest = lowest + limits('scaffold.bandCm').value;
   return withCorrections(scene, limb, (stem) =>
-    seated(scene, stem, 0, (view) => [...bandCost(view, lowest, highest), ...tall(view)], [stem.diameter.value]),
+    seated(scene, stem, 0, (view) => [...bandCost(view, lowest, highest), ...tall(view)], [
+      stem.diameter.value,
+    ]),
   );
 }

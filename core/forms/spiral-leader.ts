@@ -9,6 +9,7 @@ export const spiralLeader: Form = {
   id: 'spiral-leader',
   rules: {
     'thick.ratio': 0.5,
+    'weigh.node': 6,
     'set.fromDeg': 60,
     'set.toDeg': 80,
     'clearance.cm': 50,

@@ -232,6 +232,7 @@ export const KIND_ROWS: readonly KindFacts[] = [
       healing: 'middling',
     },
     ...{ leads: 'weak', thickeningMm: 9, ownRooted: true, sap: 'burns' },
+    rules: { 'clearance.cm': 28, 'scaffold.lowestCm': 28 },
   }),
   kind('pistachio', {
     ...{ habit: 'middling', vigour: 'weak', fruitsOn: LAST, budSpacingCm: 4, form: 'open-vase' },

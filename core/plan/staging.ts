@@ -109,7 +109,7 @@ function shareOf(tree: Tree, { id, diameter }: Stem): Account {
 
 /** Whether a limb carries fruit or blossom and none of those that stay does. */
 function bearsAlone({ scene, chosen }: StagingQuestion, stem: Stem): boolean {
-  const bears = ({ bears }: Stem): boolean => bears === 'fruit' || bears === 'blossom';
+  const bears = ({ bears }: Stem): boolean => bears === 'fruit';
   const kept = new Set(chosen.limbs.map(({ stemId }) => stemId));
   return bears(stem) && !scene.laid.tree.stems.some((other) => kept.has(other.id) && bears(other));
 }

@@ -22,9 +22,9 @@ export const WEIGHT_FIGURES = {
   'weigh.over': working(6, 'points', [0, 100]),
   'weigh.gap': working(50, 'points', [0, 200]),
   'weigh.wood': working(100, 'points', [0, 500]),
-  'weigh.leaf': working(40, 'points', [0, 300]),
+  'weigh.leaf': working(50, 'points', [0, 300]),
   'weigh.wound': working(0.25, 'points', [0, 5]),
   'weigh.cut': working(3, 'points', [0, 50]),
   'weigh.crop': working(4, 'points', [0, 100]),
-  'weigh.tie': working(5, 'points', [0, 50]),
+  'weigh.tie': working(8, 'points', [0, 50]),
 } as const satisfies Record<string, RuleDefault>;

@@ -32,6 +32,7 @@ export function clearanceCost(scene: Scene, view: LimbView): Consideration[] {
   const underCm = Math.max(underSite, general - heightCm);
   const share = Math.max(LEAST, Math.min(1, lengthCm / FULL_CM));
   const open = underCm <= (scene.snowCm ?? 0) ? UNDER_SNOW : 1;
-  const points = limits('weigh.low').value * (scene.snowCm ? open : 1) * share * meanOn(UNDER, underCm, heightSure);
+  const points =
+    limits('weigh.low').value * (scene.snowCm ? open : 1) * share * meanOn(UNDER, underCm, heightSure);
   return [{ what: underSite > general - heightCm ? 'low-side' : 'low', points, measured: heightCm }];
 }

@@ -1,7 +1,7 @@
 import type { Scene } from '../../findings/finding';
 import { tipOf, type Course } from '../../tree/course';
 import { endsAtItsLimbs } from '../../tree/carrier';
-import { meanOn, type Curve } from '../curve';
+import { meanOn, onCurve, type Curve } from '../curve';
 import type { Consideration } from '../consideration';
 import type { LimbView } from './view';
 
@@ -19,13 +19,18 @@ const UPRIGHT: Curve = [
   [60, 0.25],
   [90, 0.05],
 ];
+/** A twig takes no tree over, however thin its stem is there: 0 to 1, by its thickness over the trunk's at its foot. */
+const GROWN: Curve = [
+  [0.15, 0],
+  [0.4, 1],
+];
 /** A shoot rivals the leader by standing as upright, as high and as thick as it: shares of the whole, 0 to 1. */
 const RIVAL_RUN: Curve = [
   [12, 1],
   [22, 0.9],
   [30, 0.5],
-  [40, 0.12],
-  [50, 0],
+  [38, 0.08],
+  [45, 0],
 ];
 const RIVAL_TIP: Curve = [
   [0.65, 0],
@@ -53,11 +58,13 @@ export function dominationCost(scene: Scene, view: LimbView): Consideration[] {
   const { ratio, ratioSure, runDeg, runSure, size, tipCm, stem } = view;
   if (ratio === undefined || !laid.trunk) return [];
   if (!hasLeader) {
-    const points = limits('weigh.strong').value * MIDDLE_SHARE * size * meanOn(IN_THE_MIDDLE, runDeg, runSure);
+    const points =
+      limits('weigh.strong').value * MIDDLE_SHARE * size * meanOn(IN_THE_MIDDLE, runDeg, runSure);
     return scene.standsOn === 'trunk' ? [{ what: 'middle', points, measured: runDeg }] : [];
   }
   const takes = meanOn(TAKES, ratio - limits('thick.ratio').value, ratioSure);
-  const strong = limits('weigh.strong').value * takes * meanOn(UPRIGHT, runDeg, runSure);
+  const strong =
+    limits('weigh.strong').value * takes * onCurve(GROWN, view.ofFoot) * meanOn(UPRIGHT, runDeg, runSure);
   const strongly: Consideration = { what: 'strong', points: strong, measured: ratio };
   if (endsAtItsLimbs(laid, laid.trunk)) return [strongly];
   const topCm = tipOf(laid.courses.get(laid.trunk.id) as Course)[2];

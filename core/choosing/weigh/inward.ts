@@ -15,6 +15,7 @@ const FULL_CM = 40;
 
 /** What a limb costs that turns back through the middle, with or without a leader there. */
 export function inwardCost({ laid, limits }: Scene, { stem, lengthCm }: LimbView): Consideration[] {
+  if (stem.parent.kind !== 'stem') return [];
   const course = laid.courses.get(stem.id) as Course;
   const away = direction(stem.bearing.value, 90);
   const behind = -dot(subtract(tipOf(course), course.points[0] as Vec3), away) / stem.length.value;

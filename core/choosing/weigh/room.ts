@@ -65,9 +65,7 @@ function sharedRoom(scene: Scene, a: Laid, b: Laid): Consideration[] {
   const heightSure = Math.hypot(lower.origin.sure, upper.origin.sure) / heightLimit;
   const share =
     meanOn(BY_TURN, turnDeg / turnLimit, turnSure) * meanOn(BY_HEIGHT, heightCm / heightLimit, heightSure);
-  return [
-    { what: 'room', points: limits('weigh.room').value * share * lesser(a, b), measured: heightCm },
-  ];
+  return [{ what: 'room', points: limits('weigh.room').value * share * lesser(a, b), measured: heightCm }];
 }
 
 /** The lesser of two limbs says how much of one room both want. */
@@ -83,11 +81,17 @@ function sharedNode(scene: Scene, a: Stem, b: Stem): Consideration[] {
   return [{ what: 'node', points: limits('weigh.node').value * share, measured: heightCm }];
 }
 
+/** A stem this near upright leans nowhere, deg; one in the middle takes this share of the room of one beside. */
+const PLUMB_DEG = 6;
+const IN_MIDDLE = 0.2;
+
 /** Stems of a bush want room by the turn between them alone: all start at the ground. */
 function crowdedFeet({ limits }: Scene, a: Laid, b: Laid): Consideration[] {
   const turnLimit = limits('shade.bearingDeg').value;
   const [one, two] = [a.view.stem.shape.runBearing, b.view.stem.shape.runBearing];
   const turn = Math.abs(((one.value - two.value + 540) % 360) - 180);
-  const share = meanOn(BY_TURN, turn / turnLimit, Math.hypot(one.sure, two.sure) / turnLimit);
+  // A plumb stem leans to no side: it stands in the middle of the others.
+  const plumb = Math.min(a.view.runDeg, b.view.runDeg) < PLUMB_DEG ? IN_MIDDLE : 1;
+  const share = plumb * meanOn(BY_TURN, turn / turnLimit, Math.hypot(one.sure, two.sure) / turnLimit);
   return [{ what: 'feet', points: limits('weigh.room').value * share * lesser(a, b), measured: turn }];
 }

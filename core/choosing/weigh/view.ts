@@ -24,12 +24,15 @@ export interface LimbView {
   middleCm: number;
   /** Seasons of growth in it. */
   seasons: number;
-  /** How much it weighs in the tree: 1 for a limb of two fifths of its stem. */
+  /** Thickness over that of the trunk at its foot. */
+  ofFoot: number;
+  /** How much it weighs in the tree, from nearly nothing to a little over 1: what hangs on it for what carries it. */
   size: number;
 }
 
-/** Thickness over the stem's at which a limb weighs in full. */
+/** Thickness over the stem's beside it, and over the stem's at its foot, at which a limb weighs in full. */
 const FULL_RATIO = 0.4;
+const FULL_OF_FOOT = 0.25;
 const LEAST_SIZE = 0.15;
 const MOST_SIZE = 1.2;
 /** Growth of a season where none was read, cm. */
@@ -59,7 +62,8 @@ export function viewOf(scene: Scene, stem: Stem): LimbView {
   const { laid, when } = scene;
   const laidCourse = courseOf(scene, stem);
   const ratio = thicknessRatio(laid, stem);
-  const weight = (ratio ?? stem.diameter.value / (laid.trunk?.diameter.value ?? 1)) / FULL_RATIO;
+  const ofFoot = stem.diameter.value / (laid.trunk?.diameter.value ?? stem.diameter.value);
+  const weight = Math.min((ratio ?? ofFoot) / FULL_RATIO, ofFoot / FULL_OF_FOOT);
   const lengthCm = livingCm(stem);
   return {
     ...{ stem, lengthCm, ratio },
@@ -73,6 +77,7 @@ export function viewOf(scene: Scene, stem: Stem): LimbView {
     tipCm: lengthCm < laidCourse.lengthCm ? positionAt(laidCourse, lengthCm)[2] : tipOf(laidCourse)[2],
     middleCm: positionAt(laidCourse, lengthCm * 0.6)[2],
     seasons: seasonsIn(stem, Math.max(1, when.seasonsGrown)),
+    ofFoot,
     size: Math.max(LEAST_SIZE, Math.min(MOST_SIZE, weight)),
   };
 }
