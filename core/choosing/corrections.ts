@@ -11,8 +11,11 @@ const SWING_FROM_CM = 40;
 /** Share of a rival's length that is left when it is cut hard and bent down, and what that costs besides ties. Working values. */
 const RIVAL_LEFT = 0.5;
 const RIVAL_POINTS = 15;
+/** Wood older and thicker than this is bent by nobody. Working values. */
+const BENT_SEASONS = 2.5;
+const BENT_MM = 20;
 /** A join that is widened when it is still pliable is mended by so much. Working value. */
-const STAYS_SHARP = 0.35;
+const STAYS_SHARP = 0.6;
 
 /** Makes the candidacy of a stem as a correction would lay it. */
 export type Seated = (stem: Stem) => Candidacy;
@@ -101,7 +104,9 @@ function rivalBent(scene: Scene, stem: Stem, asItStands: Candidacy, seat: Seated
   if (!takesOver || stem.barkTrapped || !isSoundEnough(stem) || stem.mended) return [];
   const toDeg = scene.runDeg.from;
   const toLengthCm = stem.length.value * RIVAL_LEFT;
-  if (stem.shape.run.value >= toDeg) return [];
+  const isFirm =
+    seasonsIn(stem, Math.max(1, scene.when.seasonsGrown)) > BENT_SEASONS && stem.diameter.value > BENT_MM;
+  if (stem.shape.run.value >= toDeg || isFirm) return [];
   const run = { ...stem.shape.run, value: toDeg };
   const candidacy = seat({
     ...stem,

@@ -8,6 +8,7 @@ import type { LimbWord } from './candidacy';
 import { againstLeaving, againstPlace, pointsOf, type Against } from './against';
 import type { StemId } from '../tree/stem-readings';
 import type { ChosenLimb } from './chosen-set';
+import type { Consideration } from './consideration';
 import type { Correction } from './correction';
 import { correctionReasons, keptFor } from './kept-words';
 import { carrierOf, sortLateral, type LateralSort } from './laterals';
@@ -32,6 +33,8 @@ export interface Verdict {
   word?: LimbWord;
   /** What a stem that fills no place of the frame is left for. */
   job?: LeftJob;
+  /** Whether it is left for a while only, since it crowds what stays: it then gets a date. */
+  isForAWhile?: boolean;
   called?: Message;
   correction?: Correction;
   /** What is done to a side shoot that is left. */
@@ -143,6 +146,11 @@ function keptVerdict(question: OtherwiseQuestion, stem: Stem, limb: ChosenLimb, 
   };
 }
 
+/** A stem that is left although it crowds another is left for a while only: from so many points, and this share of what taking it costs. Working values. */
+const CROWDS = 10;
+const CROWDS_SHARE = 0.6;
+const CROWDING: readonly Consideration['what'][] = ['room', 'feet', 'node'];
+
 /** A stem under this against leaving it harms nothing, points. */
 const HARMLESS = 3;
 
@@ -161,8 +169,14 @@ function leftVerdict(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): S
         : because('left.full', { limb });
   const grave = against.filter(({ one }) => one.must === true || one.points >= TOLD_FROM).slice(0, MOST_TOLD);
   const price = ruling === 'keep' ? otherwise(question, stem) : undefined;
+  const loss = (formProblem.idle.get(stem.id)?.out ?? []).reduce((sum, { points }) => sum + points, 0);
+  const crowds = against
+    .filter(({ one }) => CROWDING.includes(one.what))
+    .reduce((sum, { one }) => sum + one.points, 0);
+  const isForAWhile = ruling === 'undecided' && crowds >= CROWDS && harm >= loss * CROWDS_SHARE;
   return {
     ...{ decision: 'leave', rule: 'left', job: bears ? 'fruit' : 'leaf' },
+    ...(isForAWhile && { isForAWhile }),
     reasons: [reason, ...toldOf(scene, stem, grave)],
     ...(price && { price }),
   };

@@ -17,8 +17,8 @@ export const gapCurve = (limits: Limits, share = 1): Curve =>
 /** Cost of the thickest limb's diameter over the thinnest's: a weak limb is brought on, not taken out for it. Working values. */
 export const LIKE_VIGOUR: Curve = [
   [1.5, 0],
-  [2, 2],
-  [4, 8],
+  [2, 4],
+  [4, 12],
 ];
 
 /** Cost of the height from the lowest limb to the highest, where a band of trunk is wanted. Working values. */

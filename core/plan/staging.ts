@@ -68,6 +68,7 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
   const staying = { ...verdicts };
   for (const stem of tree.stems) {
     if (verdicts[stem.id]?.ruling === 'wait') staying[stem.id] = leftAYear(question, stem);
+    else if (verdicts[stem.id]?.isForAWhile) staying[stem.id] = spared(question, stem);
   }
   let winter = 0;
   let spent = question.cutBack;
@@ -77,7 +78,7 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
     const share = shareOf(tree, stem);
     const caps = winter === 0 ? question.caps : question.laterCaps;
     const urgent = urgencyOf(question, stem) >= NOT_PUT_OFF || verdicts[stem.id]?.ruling === 'out';
-    const alone = !urgent && bearsAlone(question, stem);
+    const alone = !urgent && canWait(verdicts[stem.id]) && bearsAlone(question, stem);
     if (alone) {
       staying[stem.id] = putOff(question, stem, 1, 'wood');
       continue;
@@ -94,6 +95,10 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
   }
   return staying;
 }
+
+/** What a limb goes for that may bear its last crop first: it harms little this year. */
+const WAITS = new Set(['low', 'room', 'not-needed', 'wire', 'band']);
+const canWait = (verdict: Verdict | undefined): boolean => WAITS.has(verdict?.rule ?? '');
 
 function urgencyOf({ verdicts }: StagingQuestion, stem: Stem): number {
   return URGENCY[verdicts[stem.id]?.rule ?? ''] ?? 30;
@@ -146,6 +151,15 @@ function leftAYear({ verdicts, today }: StagingQuestion, stem: Stem): Verdict {
   const until = yearsOn(today, 1);
   const reasons = [because('stay.you', { until: day(until) }, OWN_WORD), ...before.reasons];
   return { ...before, decision: 'temporary', until, keptFor: 'insurance', reasons };
+}
+
+/** A limb that crowds what stays, and costs too much to take now, is spared until next winter. */
+function spared(question: StagingQuestion, stem: Stem): Verdict {
+  const before = question.verdicts[stem.id] as Verdict;
+  const until = yearsOn(question.today, 1);
+  const keptFor = purposeOf(question, stem);
+  const reason = because('stay.crowds', { until: day(until), purpose: told(`purpose.${keptFor}`) });
+  return { ...before, decision: 'temporary', until, keptFor, reasons: [reason, ...before.reasons.slice(1)] };
 }
 
 /** Bearing within which a spared limb insures a thin one, deg. */

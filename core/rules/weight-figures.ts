@@ -18,7 +18,7 @@ export const WEIGHT_FIGURES = {
   'weigh.unsound': working(20, 'points', [0, 200]),
   'weigh.spared': working(15, 'points', [0, 100]),
   'weigh.short': working(45, 'points', [0, 300]),
-  'weigh.empty': working(12, 'points', [0, 100]),
+  'weigh.empty': working(8, 'points', [0, 100]),
   'weigh.over': working(6, 'points', [0, 100]),
   'weigh.gap': working(50, 'points', [0, 200]),
   'weigh.wood': working(100, 'points', [0, 500]),
@@ -26,5 +26,5 @@ export const WEIGHT_FIGURES = {
   'weigh.wound': working(0.25, 'points', [0, 5]),
   'weigh.cut': working(3, 'points', [0, 50]),
   'weigh.crop': working(4, 'points', [0, 100]),
-  'weigh.tie': working(8, 'points', [0, 50]),
+  'weigh.tie': working(6, 'points', [0, 50]),
 } as const satisfies Record<string, RuleDefault>;

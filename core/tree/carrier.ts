@@ -9,7 +9,7 @@ import { childrenOf, type Stem } from './stem';
 const SHOOT_CM_PER_MM = 7.5;
 
 /** A stem that runs on over its topmost limb by less than this share of that limb's length was cut there. Working value. */
-const RUNS_ON = 0.35;
+const RUNS_ON = 0.22;
 
 /** Whether a stem ends at its topmost limbs: its end was cut, or runs on so little over them that it feeds nothing. */
 export function endsAtItsLimbs({ tree, joins }: LaidTree, stem: Stem): boolean {

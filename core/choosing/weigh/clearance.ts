@@ -15,6 +15,8 @@ const UNDER: Curve = [
 /** A shoot this long is in the way in full, cm. */
 const FULL_CM = 40;
 const LEAST = 0.35;
+/** What a place itself asks for binds more than the general height. Working value. */
+const OF_THE_PLACE = 2;
 /** Heights read over snow are provisional: what lies within its depth of the limit weighs by this share until the ground shows. */
 const UNDER_SNOW = 0.15;
 
@@ -31,8 +33,9 @@ export function clearanceCost(scene: Scene, view: LimbView): Consideration[] {
   const underSite = isSite ? limit.value - Math.max(heightCm, middleCm) : -Infinity;
   const underCm = Math.max(underSite, general - heightCm);
   const share = Math.max(LEAST, Math.min(1, lengthCm / FULL_CM));
-  const open = underCm <= (scene.snowCm ?? 0) ? UNDER_SNOW : 1;
-  const points =
-    limits('weigh.low').value * (scene.snowCm ? open : 1) * share * meanOn(UNDER, underCm, heightSure);
-  return [{ what: underSite > general - heightCm ? 'low-side' : 'low', points, measured: heightCm }];
+  const isSide = underSite > general - heightCm;
+  const binds = isSide ? OF_THE_PLACE : 1;
+  const open = scene.snowCm !== undefined && underCm <= scene.snowCm ? UNDER_SNOW : 1;
+  const points = limits('weigh.low').value * binds * open * share * meanOn(UNDER, underCm, heightSure);
+  return [{ what: isSide ? 'low-side' : 'low', points, measured: heightCm }];
 }

@@ -8,8 +8,8 @@ import type { LimbView } from './view';
 /** How much a limb takes of its stem, 0 to 1, by its thickness over the stem's past the form's limit. */
 const TAKES: Curve = [
   [-0.1, 0],
-  [0, 0.15],
-  [0.2, 0.6],
+  [0, 0.1],
+  [0.2, 0.5],
   [0.5, 1],
 ];
 /** ... and by how upright it runs, deg: upright wood takes more. */

@@ -16,6 +16,9 @@ const SPLITS: Curve = [
 ];
 /** Upright kinds make sharp joins that hold, deg. Working value. */
 const HOLDS_DEG: Record<Habit, number> = { upright: 7, middling: 0, spreading: 0 };
+/** A join of one season still firms with its neighbours, or can be widened: it counts by this share. Working value. */
+const YOUNG = 0.7;
+const YOUNG_SEASONS = 1.5;
 /** A join that weighs little splits little; bark trapped in it is a fault even so. */
 const LEAST_OF_BARK = 0.5;
 
@@ -30,6 +33,7 @@ export function joinCost(scene: Scene, view: LimbView): Consideration[] {
   }
   // The form may hold sharper joins to be sound: a rib of a fan is held by its cane.
   const shift = HOLDS_DEG[kind.habit.value] + 30 - limits('crotch.narrowDeg').value;
-  const points = limits('weigh.join').value * size * meanOn(SPLITS, crotch + shift, crotchSure);
+  const young = view.seasons <= YOUNG_SEASONS ? YOUNG : 1;
+  const points = limits('weigh.join').value * size * young * meanOn(SPLITS, crotch + shift, crotchSure);
   return [{ what: 'join', points, measured: crotch }];
 }

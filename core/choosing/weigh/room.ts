@@ -34,6 +34,9 @@ const BY_NODE: Curve = [
 const FULL_CM = 50;
 const LEAST = 0.2;
 
+/** A tree just planted has room yet for what will want it later. Working value. */
+const NOT_YET = 0.6;
+
 /** A limb with the course it has, or would have. */
 export interface Laid {
   view: LimbView;
@@ -65,7 +68,13 @@ function sharedRoom(scene: Scene, a: Laid, b: Laid): Consideration[] {
   const heightSure = Math.hypot(lower.origin.sure, upper.origin.sure) / heightLimit;
   const share =
     meanOn(BY_TURN, turnDeg / turnLimit, turnSure) * meanOn(BY_HEIGHT, heightCm / heightLimit, heightSure);
-  return [{ what: 'room', points: limits('weigh.room').value * share * lesser(a, b), measured: heightCm }];
+  return [
+    {
+      what: 'room',
+      points: limits('weigh.room').value * (scene.when.justPlanted ? NOT_YET : 1) * share * lesser(a, b),
+      measured: heightCm,
+    },
+  ];
 }
 
 /** The lesser of two limbs says how much of one room both want. */

@@ -24,6 +24,12 @@ const SPROUT: Curve = [
   [30, 0.1],
   [36, 0],
 ];
+/** ... and how much more upright than its limb it is, deg: on an upright stem an upright shoot is no sprout. */
+const STEEPER: Curve = [
+  [0, 0],
+  [12, 0.5],
+  [25, 1],
+];
 /** A shoot that heads back over the trunk: 0 to 1, by how much nearer the trunk its tip is than its foot, as a share of its length. */
 const INWARD: Curve = [
   [0, 0],
@@ -66,7 +72,7 @@ const WEAK: Curve = [
   [1, 0],
 ];
 /** Share of the weights of a limb of the trunk that a side shoot has. Working values. */
-const SHARE = { sprout: 1, inward: 1, hangs: 0.5, foot: 1.2, crowd: 0.6, low: 0.4, weak: 0.35, join: 0.5 };
+const SHARE = { sprout: 1, inward: 1, hangs: 1, foot: 1.2, crowd: 0.6, low: 0.4, weak: 0.35, join: 0.5 };
 
 /** What a side shoot costs where it is left on a limb that stays, by itself. */
 export function sideShootHarm(scene: FormScene, stem: Stem, carrier: Stem): Consideration[] {
@@ -80,6 +86,7 @@ export function sideShootHarm(scene: FormScene, stem: Stem, carrier: Stem): Cons
   const strong = limits('weigh.strong').value;
   const carries = isEnd ? 0 : long;
   const isOwn = stem.runUp === true;
+  const steeper = onCurve(STEEPER, carrier.shape.run.value - run.value);
   if (isSpur || isOwn) {
     const dead = mustGo(scene.findings, view);
     return felt([
@@ -90,7 +97,7 @@ export function sideShootHarm(scene: FormScene, stem: Stem, carrier: Stem): Cons
   return felt([
     {
       what: 'sprout',
-      points: strong * SHARE.sprout * carries * meanOn(SPROUT, run.value, run.sure),
+      points: strong * SHARE.sprout * carries * steeper * meanOn(SPROUT, run.value, run.sure),
       measured: run.value,
     },
     {
