@@ -12,21 +12,27 @@ const { trees: own } = read('judgements.cases.json') as { trees: JudgementCase[]
 const cases = read('growers/cases.json') as (TreeCase | Calculation)[];
 const fates = read('growers/fates.json') as Record<string, Fates>;
 const whole = read('growers/whole-trees.json') as TreeCase[];
+const beforehand = read('growers/beforehand.json') as TreeCase[];
 const percent = (part: number): string => `${Math.round(part * 1000) / 10} %`;
 
+/** Trees held against their decisions: each difference, and how many agree in all and by form. */
+function tellTrees(title: string, trees: readonly TreeCase[]): void {
+  const all = trees.map(held);
+  const agreed = all.filter(({ differences }) => differences.length === 0);
+  for (const { id, about, differences } of all) {
+    if (differences.length === 0) continue;
+    console.log(`${id}. ${about}`);
+    for (const { asked, told } of differences) console.log(`   asked ${asked}${told && `\n      ${told}`}`);
+  }
+  console.log(`\n${title}: ${agreed.length} of ${all.length} agree (${percent(agreed.length / all.length)})`);
+  for (const group of new Set(all.map((one) => one.group))) {
+    const [n, good] = [all, agreed].map((list) => list.filter((one) => one.group === group).length);
+    console.log(`  ${group}: ${good} of ${n}`);
+  }
+}
 const trees = treesOf(cases);
-const all = trees.map(held);
-const agreed = all.filter(({ differences }) => differences.length === 0);
-for (const { id, about, differences } of all) {
-  if (differences.length === 0) continue;
-  console.log(`${id}. ${about}`);
-  for (const { asked, told } of differences) console.log(`   asked ${asked}${told && `\n      ${told}`}`);
-}
-console.log(`\n${agreed.length} of ${all.length} trees agree (${percent(agreed.length / all.length)})`);
-for (const group of new Set(all.map((one) => one.group))) {
-  const [n, good] = [all, agreed].map((list) => list.filter((one) => one.group === group).length);
-  console.log(`  ${group}: ${good} of ${n}`);
-}
+tellTrees('decisions of growers', trees);
+tellTrees('\nwritten down beforehand', beforehand);
 
 function tellStems(title: string, stems: readonly FatedStem[]): void {
   const { share, kappa } = agreementOn(stems);

@@ -31,6 +31,7 @@ export const HEADING_PURPOSES = [
   'renew',
   'thin-crop',
   'side-shoot',
+  'to-living',
 ] as const;
 export type HeadingPurpose = (typeof HEADING_PURPOSES)[number];
 

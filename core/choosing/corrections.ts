@@ -1,5 +1,6 @@
 import { reading } from '../readings/reading';
 import type { Scene } from '../findings/finding';
+import { isThisSeasons } from '../findings/measures';
 import type { Stem } from '../tree/stem';
 import type { Consideration } from './consideration';
 import type { Candidacy } from './candidacy';
@@ -55,11 +56,8 @@ function swings({ limits }: Scene, stem: Stem, seat: Seated): Candidacy[] {
 }
 
 /** Whether a limb's join can still be widened: a shoot of this season, in leaf, and thin. */
-export function isSoft({ limits, when }: Pick<Scene, 'limits' | 'when'>, stem: Stem): boolean {
-  const seasons = Object.keys(stem.growthCm);
-  const isNew = seasons.length > 0 && seasons.every((season) => Number(season) === when.season);
-  return when.inLeaf && isNew && stem.diameter.value <= limits('soft.diameterMm').value;
-}
+export const isSoft = (scene: Pick<Scene, 'limits' | 'when'>, stem: Stem): boolean =>
+  isThisSeasons(scene, stem) && stem.diameter.value <= scene.limits('soft.diameterMm').value;
 
 /** Thickest one-year wood that is still spread, mm; a limber kind's more, a stiff one's less. Working values. */
 const PLIABLE_MM = { limber: 16, middling: 14, stiff: 12 } as const;

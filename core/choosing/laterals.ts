@@ -1,7 +1,7 @@
 import type { HeadingPurpose } from '../acts/shorten';
 import { nodeAt } from '../buds/limb-buds';
 import { bearingDifference } from '../geometry/vector';
-import { stemOf, type Stem } from '../tree/stem';
+import { childrenOf, stemOf, type Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import type { FormScene } from './candidacy';
 import { onFigure } from '../words/ground';
@@ -89,12 +89,36 @@ export function sortLateral(scene: FormScene, stem: Stem, carrier: Stem, isFrame
     const reasons = told.map(({ one, other }) => weighedReason(scene, stem, one, other));
     return { sort: 'out', rule: first?.one.what ?? 'lateral', reasons };
   }
+  const low = belowFork(scene, stem, carrier);
+  if (low) return low;
   const job = jobOf(scene, stem, carrier, isFrame);
   const sorted =
     job === 'secondary'
       ? asSecondary(stem)
       : (renewed(scene, stem) ?? spurTurned(scene, stem, carrier) ?? byAngle(scene, stem));
   return { ...sorted, job };
+}
+
+/** Arms that fork at the cut end of a limb start in its last part; a shoot below them this long is kept low. Working values. */
+const FORK_SHARE = 0.85;
+const LOW_FROM_CM = 40;
+const LOW_TO = 0.5;
+
+/** A long shoot under a fork, between its arms, would grow up into them: it is kept low for fruit. */
+function belowFork({ laid }: FormScene, stem: Stem, carrier: Stem): LateralSort | undefined {
+  const atCm = laid.joins.get(stem.id) ?? stem.origin.value;
+  const forkCm = carrier.length.value * FORK_SHARE;
+  const arms = childrenOf(laid.tree, carrier.id).filter(({ id }) => (laid.joins.get(id) ?? 0) >= forkCm);
+  if (!carrier.headed || arms.length < 2 || atCm >= forkCm || stem.length.value < LOW_FROM_CM)
+    return undefined;
+  const turn = bearingDifference(stem.shape.runBearing.value, carrier.shape.runBearing.value);
+  const widest = Math.max(
+    ...arms.map((arm) => bearingDifference(arm.shape.runBearing.value, carrier.shape.runBearing.value)),
+  );
+  if (turn > widest) return undefined;
+  const reasons = [because('side.low-fruit')];
+  const toLengthCm = stem.length.value * LOW_TO;
+  return { sort: 'shorten', job: 'fruit', toLengthCm, purpose: 'side-shoot', rule: 'lateral', reasons };
 }
 
 /** Shortest shoot that is a limb in the making, cm; how far out the first stands, cm, or as a share of its limb; and how far it may turn. Working values. */

@@ -13,8 +13,21 @@ export const shootsOf = (scene: Scene): Stem[] => risingWith(scene, 0);
  * arms, what rises from those limbs near enough to the trunk, but not from their very foot; or a bush's stems from the
  * ground.
  */
-export const limbsOf = (scene: Scene): Stem[] =>
-  risingWith(scene, scene.limits('scaffold.shortestCm').value);
+export function limbsOf(scene: Scene): Stem[] {
+  const shortestCm = scene.limits('scaffold.shortestCm').value;
+  return risingWith(scene, Math.min(shortestCm, SOFT_CM)).filter(
+    (stem) => stem.length.value >= shortestCm || isThisSeasons(scene, stem),
+  );
+}
+
+/** In leaf a shoot of this season is a limb in the making from so much on, cm: that is when it is pegged out. */
+const SOFT_CM = 10;
+
+/** Whether a stem is this season's growth, looked at in leaf. */
+export function isThisSeasons({ when }: Pick<Scene, 'when'>, { growthCm }: Stem): boolean {
+  const seasons = Object.keys(growthCm);
+  return when.inLeaf && seasons.length > 0 && seasons.every((season) => Number(season) === when.season);
+}
 
 function risingWith({ laid, limits, standsOn }: Scene, shortestCm: number): Stem[] {
   const { tree } = laid;

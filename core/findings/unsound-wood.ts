@@ -7,7 +7,10 @@ const BELOW_BLIGHT_CM = { least: 20, most: 30 } as const;
 
 /** Whether wood lives that is recorded as unsound: hurt along its length, or dead only beyond where it was read to live. */
 const livesOn = (condition: Condition, isReadTo: boolean): boolean =>
-  condition === 'rubbed' || condition === 'damaged' || condition === 'dieback' || (condition === 'broken' && isReadTo);
+  condition === 'rubbed' ||
+  condition === 'damaged' ||
+  condition === 'dieback' ||
+  (condition === 'broken' && isReadTo);
 
 /** Wood the grower recorded as dead, diseased, broken or rubbed. */
 export const unsoundWood: FindingRule = {

@@ -10,7 +10,7 @@ import { cutBackOf, planFrom, type Plan } from '../plan/plan';
 import { woundChoices, woundsOf, type WoundChoice, type Wounds } from '../plan/wound-choices';
 import { staged } from '../plan/staging';
 import { layOut } from '../tree/course';
-import type { Stem } from '../tree/stem';
+import { stemOf, type Stem, type Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { planWhip, type WhipPlan } from '../whips/whip-plan';
 import { buildProblem, type BuiltProblem } from '../choosing/build';
@@ -19,7 +19,7 @@ import type { Correction } from '../choosing/correction';
 import { chosenSet, type ChosenSet } from '../choosing/chosen-set';
 import { freeGrowth } from '../choosing/free-growth';
 import type { Cost } from '../choosing/problem';
-import type { Message } from '../words/message';
+import { because, tagOf, type Message } from '../words/message';
 import { solve, type Progress, type Solution } from '../choosing/solve';
 import { verdictsOn, type Verdict } from '../choosing/verdicts';
 
@@ -187,11 +187,42 @@ function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Ask
   const woundsWith = (set: ChosenSet): Wounds =>
     woundsOf(planFrom({ ...question, chosen: set, verdicts: made.verdictsFor(set, false) }).acts);
   return {
-    ...{ kind: 'judged', findings: scene.findings, chosen, runnersUp, verdicts, plan, setFindings },
+    ...{ kind: 'judged', findings: scene.findings, chosen, runnersUp, plan, setFindings },
+    verdicts: withCutEnds(scene, verdicts, plan),
     woundChoices: options.withPrices ? woundChoices(question, plan) : [],
     runnersUpWounds: options.withPrices ? runnersUp.map(woundsWith) : [],
     ...{ nodes, proven, bound },
   };
+}
+
+/** What stands beyond a cut goes with the end it stands on: no verdict says that it stays. */
+function withCutEnds(
+  { laid }: FormScene,
+  verdicts: Readonly<Record<StemId, Verdict>>,
+  { after, acts }: Plan,
+): Readonly<Record<StemId, Verdict>> {
+  const left = new Set(after.stems.map(({ id }) => id));
+  const cut = new Set(acts.flatMap((act) => (act.kind === 'shorten' ? [act.stemId] : [])));
+  const gone = Object.values(verdicts).filter(
+    ({ stemId, decision }) => !left.has(stemId) && decision !== 'out' && decision !== 'goes-with',
+  );
+  if (gone.length === 0) return verdicts;
+  const went = gone.map((verdict): [StemId, Verdict] => {
+    const carrier = cutCarrier(laid.tree, cut, verdict.stemId);
+    const reason = because('why.goes-with-end', { carrier: tagOf(laid.tree, carrier) });
+    return [
+      verdict.stemId,
+      { ...verdict, decision: 'goes-with', place: carrier, rule: 'goes-with', reasons: [reason] },
+    ];
+  });
+  return { ...verdicts, ...Object.fromEntries(went) };
+}
+
+/** The cut stem that carries another, however far down. */
+function cutCarrier(tree: Tree, cut: ReadonlySet<StemId>, stemId: StemId): StemId {
+  const { parent } = stemOf(tree, stemId) as Stem;
+  if (parent.kind !== 'stem') return stemId;
+  return cut.has(parent.stemId) ? parent.stemId : cutCarrier(tree, cut, parent.stemId);
 }
 
 const isBare = (state: TreeState): boolean => state.tree.stems.length === 1;

@@ -71,8 +71,13 @@ export function cutBench(state: TreeState, judged: Judgement, stemId: StemId): C
   const form = formOf(state.form);
   const stem = stemOf(state.tree, stemId);
   if (!form || !stem || !judged.plan.after.stems.some(({ id }) => id === stemId)) return undefined;
-  const scene: FormScene = { ...base, findings: judged.findings, limbs: limbsOf(base), shoots: shootsOf(base) };
-  const question = cutQuestionOf({ scene, form, chosen: judged.chosen });
+  const scene: FormScene = {
+    ...base,
+    findings: judged.findings,
+    limbs: limbsOf(base),
+    shoots: shootsOf(base),
+  };
+  const question = cutQuestionOf({ scene, form, chosen: judged.chosen, verdicts: judged.verdicts });
   const planned = judged.plan.acts.find(
     (act): act is Shorten & { id: string } => act.kind === 'shorten' && act.stemId === stemId,
   );

@@ -38,6 +38,16 @@ const FIVE_THIRTEENTHS_DEG = 138.5;
 /** Opposite pairs, each at right angles to the last, counted bud by bud as a quarter turn. */
 const CROSSED_PAIRS_DEG = 90;
 
+/** What may go in a year against what usually does, by wood: half as much again, and at a first shaping more. Working values. */
+const OVER_USUAL = 1.5;
+const OVER_AT_FIRST = 2.5;
+const MOST_AT_FIRST = 0.5;
+
+const usualCaps = (share: number): RuleOverrides => ({
+  'wood.capRatio': Math.min(MOST_AT_FIRST, share * OVER_USUAL),
+  'wood.firstRatio': Math.min(MOST_AT_FIRST, share * OVER_AT_FIRST),
+});
+
 function kind(id: KindId, row: Row): KindFacts {
   return {
     id,
@@ -57,7 +67,7 @@ function kind(id: KindId, row: Row): KindFacts {
     thickeningMm: working(row.thickeningMm),
     ...(row.sap && { sap: guidance(row.sap) }),
     ownRooted: row.ownRooted ?? false,
-    rules: row.rules ?? {},
+    rules: { ...usualCaps(row.removalShare), ...row.rules },
   };
 }
 

@@ -2,13 +2,18 @@ import { onFigure } from '../words/ground';
 import { because, deg, mm } from '../words/message';
 import type { FormScene } from '../choosing/candidacy';
 import type { Form } from '../forms/form';
+import { seasonsIn } from '../choosing/weigh/view';
 import type { Stem } from '../tree/stem';
 import type { Act } from '../acts/acts';
 import { cutDiameterMm } from '../acts/wood';
+import { endCut } from './limb-ends';
 import type { Kept, PlanQuestion } from './question';
 
-/** A run this near its target is left as it is, deg. */
-const BEND_WORTH_DEG = 5;
+/** A run this near its target is left as it is, deg; a shorter limb is not worth a tie, cm; older and thicker wood is bent by nobody. Working values. */
+const BEND_WORTH_DEG = 8;
+const BEND_FROM_CM = 35;
+const FIRM_SEASONS = 3;
+const FIRM_MM = 28;
 
 /** Whether a limb is brought down in two stages, and this is the first. */
 export function isFirstStage(
@@ -41,7 +46,7 @@ export function bend({ scene, form }: PlanQuestion, { stem, limb }: Kept): Act[]
     return [bendAct(stem, raised, because('bend.raise-weak', args, onFigure('thin.diameterMm')))];
   }
   const toDeg = bendTarget(scene, form.firstStageDeg, stem);
-  if (toDeg === undefined) return [];
+  if (toDeg === undefined || !isWorthTying(scene, stem)) return [];
   const fromDeg = stem.shape.run.value;
   const { from, to } = scene.runDeg;
   const isStaged = toDeg < from;
@@ -56,6 +61,13 @@ export function bend({ scene, form }: PlanQuestion, { stem, limb }: Kept): Act[]
   const args = { run: deg(fromDeg), least: deg(from), most: deg(to), ...(isStaged && { now: deg(toDeg) }) };
   const figure = onFigure(fromDeg < from ? 'set.fromDeg' : 'set.toDeg');
   return [bendAct(stem, toDeg, because(code, args, figure))];
+}
+
+/** Whether a limb is long enough for a tie, can still be bent, and was not broken before. */
+function isWorthTying({ when }: FormScene, stem: Stem): boolean {
+  const isFirm =
+    seasonsIn(stem, Math.max(1, when.seasonsGrown)) > FIRM_SEASONS && stem.diameter.value > FIRM_MM;
+  return stem.length.value >= BEND_FROM_CM && !isFirm && !stem.mended && !stem.runUp;
 }
 
 /** The steepest angle of its form, for a limb too thin for its place that runs flatter; a higher tip draws more sap. */
@@ -106,7 +118,7 @@ export function lateralWork({ scene, verdicts }: PlanQuestion): Act[] {
     const verdict = verdicts[stem.id];
     const lateral = verdict?.decision === 'leave' ? verdict.lateral : undefined;
     const reason = lateral?.why;
-    if (!reason) return [];
+    if (!reason || endCut(scene, verdicts, stem)) return [];
     if (lateral.sort === 'bend' && lateral.toDeg !== undefined) return [bendAct(stem, lateral.toDeg, reason)];
     if (lateral.sort !== 'shorten' || lateral.toLengthCm === undefined) return [];
     const { toLengthCm } = lateral;

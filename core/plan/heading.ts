@@ -10,6 +10,7 @@ import { type Act, afterActs } from '../acts/acts';
 import type { HeadingPurpose } from '../acts/shorten';
 import { cutDiameterMm } from '../acts/wood';
 import { bendTarget, isFirstStage } from './bends';
+import { endCut, newestCm } from './limb-ends';
 import type { Kept, PlanQuestion } from './question';
 
 interface Cut {
@@ -30,24 +31,28 @@ function shortenTo(stem: Stem, cut: Cut): Act[] {
 const lowest = (cuts: readonly (Cut | undefined)[]): Cut | undefined =>
   cuts.filter((cut) => cut !== undefined).sort((a, b) => a.toLengthCm - b.toLengthCm)[0];
 
-/** New length of last season, cm; the whole stem when none was read. */
-function lastGrowthCm(stem: Stem): number {
-  const last = Object.entries(stem.growthCm).sort(([a], [b]) => Number(b) - Number(a))[0];
-  return last ? last[1] : stem.length.value;
-}
+/** Length a limb makes in a season where none was read, cm; a longer one took more than one. Working value. */
+const SEASON_CM = 70;
+
+/** New length of last season, cm: as read, else a season's part of its length. */
+const lastGrowthCm = (stem: Stem): number =>
+  newestCm(stem) ?? stem.length.value / Math.max(1, Math.round(stem.length.value / SEASON_CM));
 
 /** Heads a limb that grew long last season, is bare, or would stand higher than the leader allows; a rival hard. */
 export function shortenLimb(
-  { scene, form }: PlanQuestion,
+  question: PlanQuestion,
   { stem, limb }: Kept,
   leaderId: StemId | undefined,
 ): Act[] {
+  const { scene, form } = question;
   const { limits } = scene;
+  const end = endCut(scene, question.verdicts, stem);
+  if (end) return end.toLengthCm < stem.length.value - LEAST_CUT_CM ? shortenTo(stem, end) : [];
   const cut = lowest([
     rivalCut(limb.correction),
     plantingCut(scene, stem),
-    form.headsScaffolds ? lastGrowthCut(scene, stem) : undefined,
-    form.headsScaffolds ? olderWoodCut(scene, stem) : undefined,
+    form.headsScaffolds ? lastGrowthCut(question, stem) : undefined,
+    olderWoodCut(scene, stem),
     bareCut(scene, stem),
     leaderId === undefined ? undefined : underLeader(scene, form.firstStageDeg, stem, leaderId),
   ]);
@@ -75,18 +80,69 @@ function plantingCut({ limits, when }: FormScene, stem: Stem): Cut | undefined {
   return { toLengthCm: stem.length.value - grownCm * part, purpose: 'balance-roots', reason };
 }
 
-function lastGrowthCut({ limits, findings }: FormScene, stem: Stem): Cut | undefined {
+/** A limb is weak or strong beside the others of its frame: its growth and thickness over theirs. Working values. */
+const WEAK_BESIDE = 0.75;
+/** A weak limb loses a larger part of its length than the others of theirs, by this much more. Working value. */
+const MORE = 1.2;
+
+/** How a limb stands beside the others of the frame: the lesser of its growth and thickness over the middle of theirs; 1 for a limb alone. */
+function besidePeers({ scene, chosen }: PlanQuestion, stem: Stem): number {
+  const peers = chosen.limbs
+    .filter(({ role, stemId }) => role === 'scaffold' && stemId !== stem.id)
+    .flatMap(({ stemId }) => stemOf(scene.laid.tree, stemId) ?? []);
+  if (peers.length < 2) return 1;
+  const over = (of: (stem: Stem) => number): number => of(stem) / Math.max(1, middle(peers.map(of)));
+  return Math.min(
+    over(lastGrowthCm),
+    over(({ diameter }) => diameter.value),
+  );
+}
+
+function middle(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const half = Math.floor(sorted.length / 2);
+  const [low, high] = [sorted[sorted.length % 2 === 0 ? half - 1 : half] ?? 0, sorted[half] ?? 0];
+  return (low + high) / 2;
+}
+
+function lastGrowthCut(question: PlanQuestion, stem: Stem): Cut | undefined {
+  const { limits, findings, when } = question.scene;
   const usual = limits('shorten.share').value;
   const grownCm = lastGrowthCm(stem);
-  if (stem.headed || usual === 0 || grownCm <= limits('shorten.longCm').value) return undefined;
+  if (stem.headed || usual === 0 || when.inLeaf || stem.runUp || stem.mended) return undefined;
+  const beside = besidePeers(question, stem);
+  if (beside < WEAK_BESIDE) return weakCut(question, stem, usual);
+  if (grownCm <= limits('shorten.longCm').value) return undefined;
   const isWeak = stem.diameter.value < limits('thin.diameterMm').value;
   const isStrong = findings.some(({ rule, stemId }) => rule === 'outgrowing-peers' && stemId === stem.id);
   const rule = isWeak ? 'shorten.weakShare' : isStrong ? 'shorten.strongShare' : 'shorten.share';
   const part = isStrong && !isWeak ? Math.min(usual, limits(rule).value) : limits(rule).value;
   if (part === 0) return undefined;
-  const code = isWeak ? 'head.weak' : isStrong ? 'head.strong' : 'head.usual';
+  const isRead = newestCm(stem) !== undefined;
+  const code = isWeak ? 'head.weak' : isStrong ? 'head.strong' : isRead ? 'head.usual' : 'head.usual.unread';
   const reason = because(code, { grown: cm(grownCm), share: share(part) }, onFigure(rule));
   return { toLengthCm: stem.length.value - grownCm * part, purpose: 'keep-direction', reason };
+}
+
+/** A limb behind its peers is cut back harder than they are, whatever its size, so that fewer buds share what it gets. */
+function weakCut({ scene, chosen }: PlanQuestion, stem: Stem, usual: number): Cut | undefined {
+  const { limits, laid } = scene;
+  const part = Math.max(usual, limits('shorten.weakShare').value);
+  const lossOf = (peer: Stem): number => {
+    const grown = lastGrowthCm(peer);
+    return grown > limits('shorten.longCm').value ? (grown * usual) / peer.length.value : 0;
+  };
+  const peers = chosen.limbs
+    .filter(({ role, stemId }) => role === 'scaffold' && stemId !== stem.id)
+    .flatMap(({ stemId }) => stemOf(laid.tree, stemId) ?? []);
+  const theirs = Math.max(0, ...peers.map(lossOf));
+  const offCm = Math.max(lastGrowthCm(stem) * part, stem.length.value * Math.min(0.6, theirs * MORE));
+  const reason = because(
+    'head.weak.peers',
+    { share: share(offCm / lastGrowthCm(stem)) },
+    onFigure('shorten.weakShare'),
+  );
+  return { toLengthCm: stem.length.value - offCm, purpose: 'keep-direction', reason };
 }
 
 /** A limb no longer than this is not cut back into its older wood, cm. */
@@ -96,8 +152,8 @@ const OLDER_FROM_CM = 40;
 function olderWoodCut({ limits, kind, when }: FormScene, stem: Stem): Cut | undefined {
   const grownCm = stem.growthCm[String(when.season - 1)];
   const poorCm = limits('shorten.poorCm').value;
-  if (grownCm === undefined || grownCm > poorCm || stem.headed || limits('shorten.share').value === 0)
-    return undefined;
+  const isLeft = stem.headed || when.inLeaf || limits('shorten.share').value === 0;
+  if (grownCm === undefined || grownCm > poorCm || isLeft || stem.bears === 'fruit') return undefined;
   const toLengthCm = stem.length.value - grownCm - 2 * kind.budSpacingCm.value;
   if (stem.length.value < OLDER_FROM_CM || toLengthCm < limits('scaffold.shortestCm').value) return undefined;
   const reason = because('head.older', { grown: cm(grownCm) }, onFigure('shorten.poorCm'));
@@ -138,8 +194,9 @@ export function evened({ scene, form, chosen }: PlanQuestion, acts: readonly Act
 /** Share of a bare limb that comes off, so that it forks. Working value. */
 const BARE_SHARE = 1 / 3;
 
-function bareCut({ findings }: FormScene, stem: Stem): Cut | undefined {
-  if (!findings.some(({ rule, stemId }) => rule === 'long-bare' && stemId === stem.id)) return undefined;
+function bareCut({ findings, when }: FormScene, stem: Stem): Cut | undefined {
+  if (when.inLeaf || !findings.some(({ rule, stemId }) => rule === 'long-bare' && stemId === stem.id))
+    return undefined;
   const toLengthCm = stem.length.value * (1 - BARE_SHARE);
   const args = { long: cm(stem.length.value), to: cm(toLengthCm) };
   return { toLengthCm, purpose: 'fork', reason: because('head.bare', args, onFigure('bare.longCm')) };
@@ -182,8 +239,11 @@ export function shortenLeader(question: PlanQuestion, kept: readonly Kept[]): Ac
       { limb: tagOf(scene.laid.tree, leader.id) },
       onSchool('which-top'),
     );
-    return shortenTo(trunk, { toLengthCm: atCm + 1, purpose: 'new-leader', toStem: leader.id, reason });
+    const over = shortenTo(trunk, { toLengthCm: atCm + 1, purpose: 'new-leader', toStem: leader.id, reason });
+    const isAtEnd = trunk.length.value - atCm <= LEAST_CUT_CM;
+    return [...(isAtEnd ? [] : over), ...cutToOwnShoot(scene, leader, kept)];
   }
+  if (scene.when.inLeaf) return [];
   const cut = lowest([
     flowerTipCut(scene, trunk),
     schoolCut(scene, trunk),
@@ -192,6 +252,15 @@ export function shortenLeader(question: PlanQuestion, kept: readonly Kept[]): Ac
     nextTier(question, trunk),
   ]);
   return cut && cut.toLengthCm < trunk.length.value - LEAST_CUT_CM ? shortenTo(trunk, cut) : [];
+}
+
+/** A top that leads by one of its own shoots is cut to that. */
+function cutToOwnShoot({ laid }: FormScene, leader: Stem, kept: readonly Kept[]): Act[] {
+  const correction = kept.find(({ limb }) => limb.role === 'leader')?.limb.correction;
+  if (correction?.kind !== 'cut-to') return [];
+  const reason = because('head.cut-to', { limb: tagOf(laid.tree, correction.to) }, onSchool('which-top'));
+  const toLengthCm = (laid.joins.get(correction.to) ?? 0) + 1;
+  return shortenTo(leader, { toLengthCm, purpose: 'new-leader', toStem: correction.to, reason });
 }
 
 function flowerTipCut({ kind, findings }: FormScene, trunk: Stem): Cut | undefined {
@@ -211,6 +280,10 @@ function schoolCut({ answers }: FormScene, trunk: Stem): Cut | undefined {
   return { toLengthCm: trunk.length.value - grownCm * part, purpose: 'leader-tip', reason };
 }
 
+/** Large limbs shorter on average than this share of the stem above them are far behind it; it is then cut so far over their tips, cm. Working values. */
+const FAR_BEHIND = 0.55;
+const HARD_OVER_CM = 12;
+
 /** A form that holds its top does so at a height over the tips of its large limbs, and over the small ones above them. */
 function topOverLimbs({ scene, form }: PlanQuestion, kept: readonly Kept[], trunk: Stem): Cut | undefined {
   const { laid, limits } = scene;
@@ -225,6 +298,18 @@ function topOverLimbs({ scene, form }: PlanQuestion, kept: readonly Kept[], trun
       .filter(({ limb }) => limb.word === holdsTopOver.small)
       .map(({ stem }) => joinHeightCm(laid, stem)),
   );
+  const highest = Math.max(...large.map(({ stem }) => joinHeightCm(laid, stem)));
+  const meanCm = large.reduce((sum, { stem }) => sum + stem.length.value, 0) / large.length;
+  const isFarBehind = meanCm < FAR_BEHIND * (tipOf(laid.courses.get(trunk.id) as Course)[2] - highest);
+  if (isFarBehind) {
+    const toCm = Math.max(...tips) + HARD_OVER_CM;
+    const reason = because('head.top-hard', { height: cm(toCm) }, onFigure('top.overCm'));
+    return {
+      toLengthCm: arcAtHeight(laid.courses.get(trunk.id) as Course, toCm),
+      purpose: 'leader-tip',
+      reason,
+    };
+  }
   const toCm = Math.max(Math.max(...tips) + limits('top.overCm').value, smallCm + 2);
   const args = { height: cm(toCm), over: cm(limits('top.overCm').value) };
   const toLengthCm = arcAtHeight(laid.courses.get(trunk.id) as Course, toCm);
@@ -235,6 +320,10 @@ function topOverLimbs({ scene, form }: PlanQuestion, kept: readonly Kept[], trun
   };
 }
 
+/** A top is held at a limb no further than this under reach, cm, and only once it has calmed to so much growth, cm: before, it answers with sprouts. Working values. */
+const NEAR_REACH_CM = 75;
+const CALM_CM = 50;
+
 /** A form that is held within reach is cut to its highest limb that stays; above reach that is only one the grower pinned. */
 function withinReach({ scene, form }: PlanQuestion, kept: readonly Kept[], trunk: Stem): Cut | undefined {
   const { laid, findings, site } = scene;
@@ -242,8 +331,9 @@ function withinReach({ scene, form }: PlanQuestion, kept: readonly Kept[], trunk
   const joins = kept
     .filter(({ limb }) => limb.role === 'scaffold')
     .map(({ stem }) => ({ stem, heightCm: joinHeightCm(laid, stem) }))
+    .filter(({ heightCm }) => heightCm >= site.reachCm - NEAR_REACH_CM || form.needsWall)
     .sort((a, b) => b.heightCm - a.heightCm);
-  const to = joins[0];
+  const to = (newestCm(trunk) ?? 0) > CALM_CM ? undefined : joins[0];
   if (!to) return undefined;
   const args = {
     reach: cm(site.reachCm),

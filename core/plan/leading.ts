@@ -12,7 +12,9 @@ export function leaderAfter(
 ): StemId | undefined {
   if (!form.hasLeader) return undefined;
   const takesOver = acts.find((act) => act.kind === 'shorten' && act.stemId === scene.laid.trunk?.id);
+  const leader = chosen.limbs.find(({ role }) => role === 'leader');
+  if (leader?.correction?.kind === 'cut-to') return leader.correction.to;
   if (takesOver?.kind === 'shorten' && takesOver.toStem !== undefined && !form.needsWall)
     return takesOver.toStem;
-  return chosen.limbs.find(({ role }) => role === 'leader')?.stemId ?? scene.laid.trunk?.id;
+  return leader?.stemId ?? scene.laid.trunk?.id;
 }

@@ -18,6 +18,7 @@ import { byOwnWord, moves, oneWound, removalOf, withoutCarried } from './wounds'
 import { leaderAfter } from './leading';
 import { wantedLimbs } from './make-limb';
 import { evened, shortenLeader, shortenLimb } from './heading';
+import { endCut } from './limb-ends';
 
 /** The work that brings the tree to what was chosen, and what it takes off. */
 export interface Plan {
@@ -57,11 +58,16 @@ export function planFrom(question: PlanQuestion): Plan {
 }
 
 /** What cutting to buds needs of a plan. */
-export function cutQuestionOf(question: Pick<PlanQuestion, 'scene' | 'form' | 'chosen'>): CutQuestion {
-  const { scene, form, chosen } = question;
+export function cutQuestionOf(
+  question: Pick<PlanQuestion, 'scene' | 'form' | 'chosen' | 'verdicts'>,
+): CutQuestion {
+  const { scene, form, chosen, verdicts } = question;
   const leader = chosen.limbs.find(({ role }) => role === 'leader')?.stemId;
   const leaderId = leader ?? (form.hasLeader ? scene.laid.trunk?.id : undefined);
-  const kept = chosen.limbs.map(({ stemId }) => stemId);
+  const secondaries = Object.values(verdicts).flatMap(({ stemId, job }) =>
+    job === 'secondary' ? [stemId] : [],
+  );
+  const kept = [...chosen.limbs.map(({ stemId }) => stemId), ...secondaries];
   return { scene, form, leaderId, ring: ringOf(question), kept };
 }
 
@@ -89,7 +95,19 @@ function roughActs(question: PlanQuestion): Act[] {
     ...side.flatMap((limb) => corrections(limb)),
     ...side.flatMap((limb) => bend(question, limb)),
     ...lateralWork(question),
+    ...endsBesides(question, new Set([...kept.map(({ stem }) => stem.id)])),
   ];
+}
+
+/** Ends mended of what stays outside of the frame. */
+function endsBesides({ scene, verdicts }: PlanQuestion, kept: ReadonlySet<StemId>): Act[] {
+  return scene.laid.tree.stems
+    .filter(({ id }) => !kept.has(id) && verdicts[id]?.decision === 'leave')
+    .flatMap((stem): Act[] => {
+      const cut = endCut(scene, verdicts, stem);
+      if (!cut || cut.toLengthCm >= stem.length.value) return [];
+      return [{ kind: 'shorten', stemId: stem.id, ...cut, diameterMm: cutDiameterMm(stem, cut.toLengthCm) }];
+    });
 }
 
 /** What the cuts to the limbs that stay take by themselves, whatever goes. */
@@ -142,12 +160,14 @@ function temporary({ scene, verdicts }: PlanQuestion): Act[] {
 
 const NOTED: readonly QuestionId[] = ['order', 'timing', 'wounds', 'disinfecting'];
 
-function notesOf({ answers, when }: FormScene): Reason[] {
+function notesOf({ answers, when, snowCm }: FormScene): Reason[] {
   const isBalanced = when.justPlanted && when.cameAs === 'bare-rooted';
   const notes = [...(isBalanced ? (['planting'] as const) : []), ...NOTED].map((id) => {
     const { says, why } = answerCalled(id, answers[id]);
     const args = { asks: asked(id), answer: says, why };
     return because('note.school', args, onSchool(id));
   });
-  return when.justPlanted && !when.cameAs ? [because('note.roots', {}, onTree('roots')), ...notes] : notes;
+  const snow = snowCm === undefined ? [] : [because('note.snow')];
+  const roots = when.justPlanted && !when.cameAs ? [because('note.roots', {}, onTree('roots'))] : [];
+  return [...snow, ...roots, ...notes];
 }

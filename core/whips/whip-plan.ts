@@ -74,12 +74,13 @@ export function planWhip(scene: Scene, form: Form, state: TreeState): WhipPlan {
   const topCm = trunk ? (tipOf(scene.laid.courses.get(trunk.id) as Course) as Vec3)[2] : 0;
   const readings = state.buds ?? usualBuds(scene.kind, state.tree.unionCm);
   const wish = form.whip(scene);
-  const headAtCm = headingOf(scene, wish, topCm);
+  // In leaf a stem is neither headed nor are its buds chosen: that is winter's work.
+  const headAtCm = scene.when.inLeaf ? undefined : headingOf(scene, wish, topCm);
   const all = budsUpTo(readings, scene.kind, topCm - 1);
   const below = all.filter(({ heightCm }) => headAtCm === undefined || heightCm <= headAtCm - 0.5);
   const { taken, empty, proven } = chosenBuds(scene, wish, below);
   const chosen = new Map(taken.map(({ bud, place }) => [bud.bud, place]));
-  const notches = !scene.kind.gums.value && headAtCm === undefined;
+  const notches = !scene.when.inLeaf && !scene.kind.gums.value && headAtCm === undefined;
   const highest = Math.max(0, ...wish.places.map(({ toCm }) => toCm));
   const roleOf = (bud: Bud): WhipBud => {
     const own = chosen.get(bud.bud);

@@ -6,6 +6,12 @@ import { onCurve, type Curve } from '../curve';
 import type { Consideration } from '../consideration';
 import type { LimbView } from './view';
 
+/** A kind that is usually left alone misses more of what is taken: against one of which a fifth usually goes. Working values. */
+const USUAL_SHARE = 0.2;
+const MISSES: readonly [number, number] = [0.6, 2];
+/** A limb that is much of the tree counts for more than its share: 1 + this times it. Working value. */
+const STEEP = 1.5;
+
 /** How ill a kind's wood heals, against a middling one. Working values. */
 const HEALS = { quick: 0.8, middling: 1, slow: 1.25 } as const;
 /** How much more a mm of wound counts as it grows wide: over 25 mm it takes years to close (common extension guidance). */
@@ -45,13 +51,16 @@ export function lossCost({ laid, limits, kind, when, standsOn }: Scene, { stem }
   if (stem.condition === 'dead') return [];
   const woodShare = woodBetween(taperOf(stem), 0, stem.length.value) / Math.max(wood, 1e-9);
   const leafShare = stem.length.value / Math.max(shootsCm, 1e-9);
+  const usual = USUAL_SHARE / Math.max(0.01, kind.removalShare.value);
+  const misses = Math.max(MISSES[0], Math.min(MISSES[1], usual));
+  const counted = (share: number): number => misses * share * (1 + STEEP * share);
   const first = when.justPlanted ? FIRST_LEAF : 1;
   const wound = onCurve(WIDE, stem.diameter.value) * HEALS[kind.healing.value];
   const bears = stem.bears === 'fruit' || (stem.spurs ?? 0) > 0;
   const crop = bears && when.seasonsGrown >= FRAMED_FROM ? limits('weigh.crop').value : 0;
   return [
-    { what: 'wood', points: limits('weigh.wood').value * woodShare, measured: woodShare },
-    { what: 'leaf', points: limits('weigh.leaf').value * first * leafShare, measured: leafShare },
+    { what: 'wood', points: limits('weigh.wood').value * counted(woodShare), measured: woodShare },
+    { what: 'leaf', points: limits('weigh.leaf').value * first * counted(leafShare), measured: leafShare },
     { what: 'wound', points: limits('weigh.wound').value * wound, measured: stem.diameter.value },
     { what: 'crop', points: crop },
     { what: 'cut', points: limits('weigh.cut').value },

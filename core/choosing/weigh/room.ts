@@ -36,6 +36,8 @@ const LEAST = 0.2;
 
 /** A tree just planted has room yet for what will want it later. Working value. */
 const NOT_YET = 0.6;
+/** Limbs nearer than this grow from one spot, cm: they never have room. */
+const ONE_SPOT_CM = 5;
 
 /** A limb with the course it has, or would have. */
 export interface Laid {
@@ -71,7 +73,11 @@ function sharedRoom(scene: Scene, a: Laid, b: Laid): Consideration[] {
   return [
     {
       what: 'room',
-      points: limits('weigh.room').value * (scene.when.justPlanted ? NOT_YET : 1) * share * lesser(a, b),
+      points:
+        limits('weigh.room').value *
+        (scene.when.justPlanted && heightCm > ONE_SPOT_CM ? NOT_YET : 1) *
+        share *
+        lesser(a, b),
       measured: heightCm,
     },
   ];
