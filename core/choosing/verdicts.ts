@@ -16,7 +16,17 @@ import { weighedReason } from './weighed-words';
 import { otherwise, type OtherwiseQuestion } from './otherwise';
 import type { Price } from './price';
 import { onFigure, onFinding, OWN_WORD } from '../words/ground';
-import { because, cm, restsOn, tagOf, told, type Arg, type Message, type Reason } from '../words/message';
+import {
+  because,
+  cm,
+  deg,
+  restsOn,
+  tagOf,
+  told,
+  type Arg,
+  type Message,
+  type Reason,
+} from '../words/message';
 
 /** What a stem that is left is left for. */
 export type LeftJob = 'fruit' | 'leaf' | 'secondary';
@@ -90,6 +100,10 @@ function verdictOn(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Say
   const own = findingsOn(scene.findings, stem.id);
   const place = chosen.limbs.find(({ stemId }) => stemId === stem.id);
   if (place) return keptVerdict(question, stem, place, ruling);
+  const top = chosen.limbs.find(
+    ({ correction }) => correction?.kind === 'cut-to' && correction.to === stem.id,
+  );
+  if (top) return topVerdict(stem, top);
   const isDecided = formProblem.idle.has(stem.id);
   if (!isDecided && stem.id === scene.laid.trunk?.id) return trunkVerdict(question, own);
   if (isDecided && couldStandAlone(question, stem))
@@ -150,6 +164,12 @@ function keptVerdict(question: OtherwiseQuestion, stem: Stem, limb: ChosenLimb, 
 const CROWDS = 10;
 const CROWDS_SHARE = 0.6;
 const CROWDING: readonly Consideration['what'][] = ['room', 'feet', 'node'];
+
+/** The shoot that leads once the top it stands on is cut to it. */
+const topVerdict = (stem: Stem, { place, called, word }: ChosenLimb): Saying => ({
+  ...{ decision: 'leader', rule: 'chosen', place, called, word },
+  reasons: [because('kept.leads', { run: deg(stem.shape.run.value) })],
+});
 
 /** A stem under this against leaving it harms nothing, points. */
 const HARMLESS = 3;

@@ -87,12 +87,20 @@ function tierStretches({ limits, laid }: FormScene): Stretch[] {
   return stretches;
 }
 
+/** What a place in a tier over the first is worth against one in the first: the leader makes more as it grows. Working value. */
+const TIER_SHARE = 0.35;
+
 function tierPlace({ limits }: FormScene, stretch: Stretch, i: number): Place {
   return {
     role: 'scaffold',
     word: 'scaffold',
     heightCm: (stretch.fromCm + stretch.toCm) / 2,
-    circle: scaffoldCircle(`tier ${i + 1}`, told('place.tier', { n: i + 1 }), limits),
+    circle: scaffoldCircle(
+      `tier ${i + 1}`,
+      told('place.tier', { n: i + 1 }),
+      limits,
+      i === 0 ? 1 : TIER_SHARE,
+    ),
     spreads: [{ name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR }],
   };
 }

@@ -12,13 +12,13 @@ export const placeCosts = (limits: Limits, share = 1): Pick<Place['circle'], 'sh
 });
 
 /** A ring of scaffolds, as many as the form stands on, spread by its bearings. */
-export function scaffoldCircle(name: string, called: Message, limits: Limits): Place['circle'] {
+export function scaffoldCircle(name: string, called: Message, limits: Limits, share = 1): Place['circle'] {
   return {
     ...{ name, called },
     fewest: limits('scaffold.fewest').value,
     wish: limits('scaffold.wish').value,
     most: limits('scaffold.most').value,
-    ...placeCosts(limits),
-    gap: gapCurve(limits),
+    ...placeCosts(limits, share),
+    gap: gapCurve(limits, share),
   };
 }

@@ -167,7 +167,8 @@ const EVENED_LEAST = 2 / 3;
  * A vase's limbs whose tips would still stand too far over the lowest once the work is done are brought down further, so that
  * they grow alike; by no more than a third of their length.
  */
-export function evened({ scene, form, chosen }: PlanQuestion, acts: readonly Act[]): Act[] {
+export function evened(question: PlanQuestion, acts: readonly Act[]): Act[] {
+  const { scene, form, chosen } = question;
   if (form.hasLeader || form.needsWall || scene.standsOn !== 'trunk') return [...acts];
   const after = layOut(afterActs(scene.laid.tree, acts));
   const tips = chosen.limbs
@@ -175,7 +176,13 @@ export function evened({ scene, form, chosen }: PlanQuestion, acts: readonly Act
     .flatMap(({ stemId }) => after.courses.get(stemId) ?? [])
     .map((course) => ({ course, tipCm: tipOf(course)[2] }));
   const apartCm = scene.limits('tips.apartCm').value;
-  const limitCm = Math.min(...tips.map(({ tipCm }) => tipCm)) + apartCm;
+  // A limb that is behind is brought on: the others are not brought down to it.
+  const isWeak = (id: StemId): boolean => {
+    const stem = stemOf(scene.laid.tree, id);
+    return stem !== undefined && besidePeers(question, stem) < WEAK_BESIDE;
+  };
+  const equals = tips.filter(({ course }) => !isWeak(course.stemId));
+  const limitCm = Math.min(...equals.map(({ tipCm }) => tipCm)) + apartCm;
   const cuts = tips.flatMap(({ course, tipCm }): Act[] => {
     const stem = stemOf(scene.laid.tree, course.stemId);
     if (!stem || tips.length < 3 || tipCm <= limitCm) return [];

@@ -2,6 +2,8 @@ import { onFigure } from '../words/ground';
 import { because, cm, deg, told, type Arg, type Message } from '../words/message';
 import type { FormScene } from '../choosing/candidacy';
 import type { EmptyPlace } from '../choosing/chosen-set';
+import { bearingDifference } from '../geometry/vector';
+import { joinHeightCm } from '../tree/joins';
 import { arcAtHeight, layOut, tipOf, type Course } from '../tree/course';
 import { diameterAt, taperOf } from '../tree/taper';
 import { stemOf } from '../tree/stem';
@@ -16,9 +18,25 @@ const UNDER_CUT_CM = 2;
 
 /** The limbs the form lacks and cannot stand without, made on the stem as the cuts leave it. */
 export function wantedLimbs(question: PlanQuestion, cuts: readonly Act[]): Act[] {
-  const wanted = question.chosen.empty.filter((place) => isWanted(question, place));
+  const wanted = question.chosen.empty.filter(
+    (place) => isWanted(question, place) && !isTakenThere(question, place),
+  );
   return wanted.flatMap((place) => makeLimb(question, cuts, place));
 }
+
+/** Sound wood this near to a place is not taken out to make a limb there: cm of height, deg of bearing. Working values. */
+const THERE_CM = 30;
+const THERE_DEG = 40;
+
+/** Whether sound wood goes from where a limb would be made. */
+const isTakenThere = ({ scene, verdicts }: PlanQuestion, { heightCm, bearingDeg }: EmptyPlace): boolean =>
+  scene.shoots.some(
+    (stem) =>
+      verdicts[stem.id]?.decision === 'out' &&
+      stem.condition === 'sound' &&
+      Math.abs(joinHeightCm(scene.laid, stem) - heightCm) < THERE_CM &&
+      bearingDifference(stem.shape.runBearing.value, bearingDeg) < THERE_DEG,
+  );
 
 /** A place is worth making a limb for when the form cannot stand without it, or a sector is bare. */
 function isWanted({ chosen, scene }: PlanQuestion, place: EmptyPlace): boolean {

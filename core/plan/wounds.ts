@@ -59,12 +59,15 @@ export interface OpenTop {
 }
 
 /** Where the stem of a form without a leader can be cut over its highest limb; undefined where it is done, or something beyond is spared. */
-export function topOfOpenTree({ scene, form, chosen, verdicts }: PlanQuestion): OpenTop | undefined {
+export function topOfOpenTree({ scene, form, verdicts }: PlanQuestion): OpenTop | undefined {
   const { laid, limits } = scene;
   const { trunk } = laid;
   if (!trunk || form.hasLeader || scene.standsOn === 'stems') return undefined;
-  const onTrunk = new Set(childrenOf(laid.tree, trunk.id).map(({ id }) => id));
-  const scaffolds = chosen.limbs.filter(({ role, stemId }) => role === 'scaffold' && onTrunk.has(stemId));
+  const stays = standsBy(verdicts);
+  const shortestCm = limits('scaffold.shortestCm').value;
+  const scaffolds = childrenOf(laid.tree, trunk.id)
+    .filter(({ id, length }) => stays(id) && length.value >= shortestCm)
+    .map(({ id }) => ({ stemId: id }));
   const fewest = scene.standsOn === 'arms' ? 2 : limits('scaffold.fewest').value;
   if (scaffolds.length < fewest) return undefined;
   const joinOf = (id: StemId): number => laid.joins.get(id) ?? 0;

@@ -1,6 +1,7 @@
 import { meeting } from '../../findings/crossing';
 import { limbPair } from '../../findings/measures';
 import type { Scene } from '../../findings/finding';
+import { bearingDifference } from '../../geometry/vector';
 import { areKin } from '../../tree/joins';
 import type { Course } from '../../tree/course';
 import type { Stem } from '../../tree/stem';
@@ -13,7 +14,7 @@ const BY_TURN: Curve = [
   [0, 1],
   [0.5, 0.9],
   [1, 0.5],
-  [1.5, 0.18],
+  [1.5, 0.12],
   [2, 0],
 ];
 /** ... and by the height between their joins over the form's shading height. */
@@ -64,7 +65,12 @@ function sharedRoom(scene: Scene, a: Laid, b: Laid): Consideration[] {
   const { limits } = scene;
   const heightLimit = limits('shade.heightCm').value;
   if (heightLimit <= 0) return [];
-  const { heightCm, turnDeg, lower, upper } = limbPair(scene, a.view.stem, b.view.stem);
+  const { heightCm, turnDeg: turnOfRuns, lower, upper } = limbPair(scene, a.view.stem, b.view.stem);
+  // Tying apart what grows from one spot makes no room at the join.
+  const turnDeg =
+    heightCm > ONE_SPOT_CM
+      ? turnOfRuns
+      : Math.min(turnOfRuns, bearingDifference(lower.bearing.value, upper.bearing.value));
   const turnLimit = limits('shade.bearingDeg').value;
   const turnSure = Math.hypot(lower.bearing.sure, upper.bearing.sure) / turnLimit;
   const heightSure = Math.hypot(lower.origin.sure, upper.origin.sure) / heightLimit;
