@@ -3,7 +3,8 @@ import { tipOf, type Course } from '../../tree/course';
 import { endsAtItsLimbs } from '../../tree/carrier';
 import { meanOn, onCurve, type Curve } from '../curve';
 import type { Consideration } from '../consideration';
-import type { LimbView } from './view';
+import { childrenOf, type Stem } from '../../tree/stem';
+import { viewOf, type LimbView } from './view';
 
 /** How much a limb takes of its stem, 0 to 1, by its thickness over the stem's past the form's limit. */
 const TAKES: Curve = [
@@ -67,11 +68,36 @@ export function dominationCost(scene: Scene, view: LimbView): Consideration[] {
     limits('weigh.strong').value * takes * onCurve(GROWN, view.ofFoot) * meanOn(UPRIGHT, runDeg, runSure);
   const strongly: Consideration = { what: 'strong', points: strong, measured: ratio };
   if (endsAtItsLimbs(laid, laid.trunk)) return [strongly];
-  const topCm = tipOf(laid.courses.get(laid.trunk.id) as Course)[2];
-  const rivals =
-    limits('weigh.rival').value *
+  const rival = rivalry(scene, view);
+  const bunch = bunchOf(scene, stem).filter((other) => rivalry(scene, viewOf(scene, other)) >= RIVALS);
+  const rivals = limits('weigh.rival').value * rival * onCurve(IN_A_BUNCH, bunch.length);
+  const tipShare = tipCm / topOf(scene);
+  return rivals > strong ? [{ what: 'rival', points: rivals, measured: tipShare }] : [strongly];
+}
+
+/** From how much a shoot is a rival, 0 to 1; within which height of trunk rivals make a bunch, cm; and how much each counts there: a tree that sends up many alike has no one leader to guard. Working values. */
+const RIVALS = 0.25;
+const BUNCH_CM = 35;
+const IN_A_BUNCH: Curve = [
+  [2, 1],
+  [3, 0.75],
+  [4, 0.5],
+];
+
+const topOf = ({ laid }: Scene): number => tipOf(laid.courses.get(laid.trunk?.id ?? '') as Course)[2];
+
+/** How much a shoot stands as the leader does, 0 to 1. */
+function rivalry(scene: Scene, { runDeg, runSure, tipCm, ratio = 0, ratioSure, stem }: LimbView): number {
+  const topCm = topOf(scene);
+  return (
     meanOn(RIVAL_RUN, runDeg, runSure) *
     meanOn(RIVAL_TIP, tipCm / topCm, stem.length.sure / topCm) *
-    meanOn(RIVAL_THICK, ratio, ratioSure);
-  return rivals > strong ? [{ what: 'rival', points: rivals, measured: tipCm / topCm }] : [strongly];
+    meanOn(RIVAL_THICK, ratio, ratioSure)
+  );
 }
+
+/** Limbs of the trunk that rise within a bunch's height of one, itself among them. */
+const bunchOf = ({ laid }: Scene, stem: Stem): Stem[] =>
+  childrenOf(laid.tree, laid.trunk?.id ?? '').filter(
+    ({ id }) => Math.abs((laid.joins.get(id) ?? 0) - (laid.joins.get(stem.id) ?? 0)) <= BUNCH_CM,
+  );

@@ -10,7 +10,7 @@ import type { LimbView } from './view';
 const USUAL_SHARE = 0.2;
 const MISSES: readonly [number, number] = [0.6, 2];
 /** A limb that is much of the tree counts for more than its share: 1 + this times it. Working value. */
-const STEEP = 3;
+const STEEP = 1.5;
 
 /** How ill a kind's wood heals, against a middling one. Working values. */
 const HEALS = { quick: 0.8, middling: 1, slow: 1.25 } as const;
