@@ -7,6 +7,7 @@ import { horizontalEspalier } from './horizontal-espalier';
 import { modifiedLeader } from './modified-leader';
 import { multiStemBush } from './multi-stem-bush';
 import { openVase } from './open-vase';
+import { slimColumn } from './slim-column';
 import { spiralLeader } from './spiral-leader';
 
 /** The forms whose trees are judged. A form named in `FORM_IDS` but absent here is drawn and kept, not judged. */
@@ -18,6 +19,7 @@ export const FORMS: readonly Form[] = [
   bentDownAxis,
   horizontalEspalier,
   fan,
+  slimColumn,
   multiStemBush,
 ];
 

@@ -9,6 +9,7 @@ import type { StemId } from '../tree/stem-readings';
 import { type Act, afterActs } from '../acts/acts';
 import type { HeadingPurpose } from '../acts/shorten';
 import { cutDiameterMm } from '../acts/wood';
+import { renewed } from '../choosing/laterals';
 import { bendTarget, isFirstStage } from './bends';
 import { endCut, newestCm } from './limb-ends';
 import type { Kept, PlanQuestion } from './question';
@@ -46,6 +47,8 @@ export function shortenLimb(
 ): Act[] {
   const { scene, form } = question;
   const { limits } = scene;
+  const renewal = form.renewsShoots ? renewalCut(scene, stem) : undefined;
+  if (renewal) return shortenTo(stem, renewal);
   const end = endCut(scene, question.verdicts, stem);
   if (end) return end.toLengthCm < stem.length.value - LEAST_CUT_CM ? shortenTo(stem, end) : [];
   const cut = lowest([
@@ -59,6 +62,14 @@ export function shortenLimb(
   if (!cut || cut.toLengthCm > stem.length.value - LEAST_CUT_CM) return [];
   const toLengthCm = Math.max(cut.toLengthCm, limits('scaffold.shortestCm').value);
   return toLengthCm < stem.length.value ? shortenTo(stem, { ...cut, toLengthCm }) : [];
+}
+
+/** Shoots of a slim tree that bore go back to a stub, and last season's are halved, as side shoots are elsewhere. */
+function renewalCut(scene: FormScene, stem: Stem): Cut | undefined {
+  const sorted = renewed(scene, stem);
+  const [reason] = sorted?.reasons ?? [];
+  if (sorted?.toLengthCm === undefined || !reason) return undefined;
+  return { toLengthCm: sorted.toLengthCm, purpose: sorted.purpose ?? 'renew', reason };
 }
 
 function rivalCut(correction: Kept['limb']['correction']): Cut | undefined {
@@ -328,7 +339,7 @@ function topOverLimbs({ scene, form }: PlanQuestion, kept: readonly Kept[], trun
 }
 
 /** A top is held at a limb no further than this under reach, cm, and only once it has calmed to so much growth, cm: before, it answers with sprouts. Working values. */
-const NEAR_REACH_CM = 75;
+const NEAR_REACH_CM = 50;
 const CALM_CM = 50;
 
 /** A form that is held within reach is cut to its highest limb that stays; above reach that is only one the grower pinned. */

@@ -39,7 +39,8 @@ const isTakenThere = ({ scene, verdicts }: PlanQuestion, { heightCm, bearingDeg 
   );
 
 /** A place is worth making a limb for when the form cannot stand without it, or a sector is bare. */
-function isWanted({ chosen, scene }: PlanQuestion, place: EmptyPlace): boolean {
+function isWanted({ chosen, scene, form }: PlanQuestion, place: EmptyPlace): boolean {
+  if (form.renewsShoots) return false;
   const gap = chosen.gaps.find(({ place: name }) => name === place.place);
   const isBare = gap !== undefined && gap.largestDeg > gap.evenDeg * scene.limits('sector.bareRatio').value;
   const filled = chosen.limbs.filter(({ place: name }) => name === place.place).length;
