@@ -1,6 +1,7 @@
 import type { Stem } from '../tree/stem';
 import type { Candidacy, FormProblem, FormScene, Idle, Place } from './candidacy';
-import { felt, type Consideration } from './consideration';
+import { felt, summedValue, type Consideration } from './consideration';
+import { afterSpread, spreadOut } from './corrections';
 import { harmOf } from './weigh/harm';
 import { lossCost } from './weigh/loss';
 import { roomCost, type Laid } from './weigh/room';
@@ -52,11 +53,18 @@ export function assembled(scene: FormScene, parts: FormParts): FormProblem {
 
 function idleOf(scene: FormScene, parts: FormParts, stem: Stem): Idle {
   const view = viewOf(scene, stem);
-  return {
-    stem,
-    leave: [...harmOf(scene, view), ...felt(parts.harm?.(stem) ?? [])],
-    out: felt(lossCost(scene, view)),
-  };
+  const ofForm = felt(parts.harm?.(stem) ?? []);
+  const asItStands = [...harmOf(scene, view), ...ofForm];
+  const spread = spreadOut(scene, stem);
+  const out = felt(lossCost(scene, view));
+  if (!spread) return { stem, leave: asItStands, out };
+  const tie: Consideration = { what: 'tie', points: scene.limits('weigh.tie').value };
+  const harm = harmOf(scene, viewOf(scene, spread.laid)).filter(({ what }) => what !== 'join');
+  const join = harmOf(scene, view).filter(({ what }) => what === 'join');
+  const brought = [...harm, ...afterSpread(join, spread.isSoft), tie, ...ofForm];
+  return summedValue(brought) < summedValue(asItStands)
+    ? { stem, leave: brought, out, spreadTo: spread.toDeg }
+    : { stem, leave: asItStands, out };
 }
 
 /** Limbs with their courses; a corrected one with the course it would have. */

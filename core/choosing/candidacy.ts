@@ -53,6 +53,8 @@ export interface Idle {
   stem: Stem;
   leave: readonly Consideration[];
   out: readonly Consideration[];
+  /** Angle it is spread to where it is left, deg from upright; undefined where it is left as it stands. */
+  spreadTo?: number;
 }
 
 /** What a form makes of a tree: its places, who could take each, what becomes of those that take none, and who gets in whose way. */

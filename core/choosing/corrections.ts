@@ -73,20 +73,33 @@ export function isPliable(scene: Scene, stem: Stem): boolean {
 
 const SHARP = new Set<Consideration['what']>(['join', 'frame-join']);
 
-/** A pliable limb with a sharp join, or too upright, is spread; a join that is no longer soft is mended only in part. */
-function spreads(scene: Scene, stem: Stem, asItStands: Candidacy, seat: Seated): Candidacy[] {
+/** A limb as it lies once it is spread, and to which angle; undefined where its wood is past it, or it runs flat enough. */
+export function spreadOut(
+  scene: Scene,
+  stem: Stem,
+): { laid: Stem; toDeg: number; isSoft: boolean } | undefined {
   const toDeg = Math.max(scene.limits('crotch.idealFromDeg').value, Math.min(scene.runDeg.from, 60));
-  if (stem.shape.run.value >= toDeg - 5 || !isPliable(scene, stem)) return [];
+  if (stem.shape.run.value >= toDeg - 5 || !isPliable(scene, stem)) return undefined;
   const soft = isSoft(scene, stem);
   const departure = soft ? reading('angle', toDeg, 'gauge') : stem.shape.departure;
   const run = { ...stem.shape.run, value: toDeg };
-  const laid = {
-    ...stem,
-    shape: { ...stem.shape, departure, run, tip: { ...run, how: 'filled-in' as const } },
-  };
-  const sharp = asItStands.against
-    .filter(({ what }) => SHARP.has(what))
-    .map((one) => ({ ...one, points: one.points * (soft ? 0 : STAYS_SHARP) }));
+  const shape = { ...stem.shape, departure, run, tip: { ...run, how: 'filled-in' as const } };
+  return { laid: { ...stem, shape }, toDeg, isSoft: soft };
+}
+
+/** What a sharp join still costs once the limb is spread: nothing while it is soft, else it is mended only in part. */
+export const afterSpread = (of: readonly Consideration[], soft: boolean): Consideration[] =>
+  of.map((one) => (SHARP.has(one.what) ? { ...one, points: one.points * (soft ? 0 : STAYS_SHARP) } : one));
+
+/** A pliable limb with a sharp join, or too upright, is spread. */
+function spreads(scene: Scene, stem: Stem, asItStands: Candidacy, seat: Seated): Candidacy[] {
+  const spread = spreadOut(scene, stem);
+  if (!spread) return [];
+  const { laid, toDeg } = spread;
+  const sharp = afterSpread(
+    asItStands.against.filter(({ what }) => SHARP.has(what)),
+    spread.isSoft,
+  );
   const seated = seat(laid);
   const candidacy = {
     ...seated,

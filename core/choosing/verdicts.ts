@@ -43,6 +43,8 @@ export interface Verdict {
   word?: LimbWord;
   /** What a stem that fills no place of the frame is left for. */
   job?: LeftJob;
+  /** Angle from upright it is spread to where it is left, deg. */
+  spreadTo?: number;
   /** Whether it is left for a while only, since it crowds what stays: it then gets a date. */
   isForAWhile?: boolean;
   called?: Message;
@@ -106,10 +108,9 @@ function verdictOn(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Say
   if (top) return topVerdict(stem, top);
   const isDecided = formProblem.idle.has(stem.id);
   if (!isDecided && stem.id === scene.laid.trunk?.id) return trunkVerdict(question, own);
-  if (isDecided && couldStandAlone(question, stem))
-    return chosen.left.includes(stem.id)
-      ? leftVerdict(question, stem, ruling)
-      : outVerdict(question, stem, ruling);
+  const isLeft = chosen.left.includes(stem.id);
+  if (isDecided && !isLeft) return outVerdict(question, stem, ruling);
+  if (isDecided && couldStandAlone(question, stem)) return leftVerdict(question, stem, ruling);
   const barred = own.filter((f) => f.gravity === 'must-go' && bars(f));
   if (ruling === 'out') return ruledOut(question, stem);
   if (ruling !== 'undecided' && ruling !== 'wait') return ruledLeft(barred, tree);
@@ -163,7 +164,7 @@ function keptVerdict(question: OtherwiseQuestion, stem: Stem, limb: ChosenLimb, 
 /** A stem that is left although it crowds another is left for a while only: from so many points, and this share of what taking it costs. Working values. */
 const CROWDS = 10;
 const CROWDS_SHARE = 0.6;
-const CROWDING: readonly Consideration['what'][] = ['room', 'feet', 'node'];
+const CROWDING: readonly Consideration['what'][] = ['room', 'feet', 'node', 'low', 'strong', 'peers'];
 
 /** The shoot that leads once the top it stands on is cut to it. */
 const topVerdict = (stem: Stem, { place, called, word }: ChosenLimb): Saying => ({
@@ -193,10 +194,12 @@ function leftVerdict(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): S
   const crowds = against
     .filter(({ one }) => CROWDING.includes(one.what))
     .reduce((sum, { one }) => sum + one.points, 0);
+  const { spreadTo } = formProblem.idle.get(stem.id) ?? {};
   const isForAWhile = ruling === 'undecided' && crowds >= CROWDS && harm >= loss * CROWDS_SHARE;
   return {
     ...{ decision: 'leave', rule: 'left', job: bears ? 'fruit' : 'leaf' },
     ...(isForAWhile && { isForAWhile }),
+    ...(spreadTo !== undefined && !isForAWhile && { spreadTo }),
     reasons: [reason, ...toldOf(scene, stem, grave)],
     ...(price && { price }),
   };

@@ -37,6 +37,8 @@ const TOLD: Partial<Record<ConsiderationId, { args?: (measured: number) => Args;
   'weak-limb': { args: (x) => ({ thick: mm(x) }), on: [onFinding('too-thin'), onFigure('thin.diameterMm')] },
   wire: { args: (x) => ({ below: cm(x) }), on: [onFigure('wire.belowCm')] },
   band: { args: (x) => ({ height: cm(x) }), on: [onFigure('scaffold.bandCm')] },
+  'frame-low': { args: (x) => ({ height: cm(x) }), on: [onFinding('too-low'), onFigure('clearance.cm')] },
+  peers: { args: (x) => ({ ratio: share(x) }), on: [onFinding('outgrowing-peers'), onFigure('peers.ratio')] },
   overtop: { on: [onFinding('overtopping'), onFigure('leader.clearCm')] },
   thin: { args: (x) => ({ thick: mm(x) }), on: [onFinding('too-thin'), onFigure('thin.diameterMm')] },
   'off-run': { args: (x) => ({ run: deg(x) }), on: [onFigure('set.fromDeg')] },

@@ -48,9 +48,9 @@ export const centralLeader: Form = {
     return assembled(scene, {
       places: [...tiers.map((tier, i) => tierPlace(scene, tier, i)), LEADER_PLACE],
       candidacies: [
-        ...scene.limbs.flatMap((limb) =>
-          withCorrections(scene, limb, (stem) => tierCandidacy(scene, stem, tiers)),
-        ),
+        ...scene.limbs
+          .filter((limb) => offTiersCm(scene, limb, tiers) <= SLACK_CM)
+          .flatMap((limb) => withCorrections(scene, limb, (stem) => tierCandidacy(scene, stem, tiers))),
         ...leaderCandidacies(scene, tiers.length),
       ],
       ...underLeader(scene, tiers.length),
@@ -104,6 +104,14 @@ function tierPlace({ limits }: FormScene, stretch: Stretch, i: number): Place {
     spreads: [{ name: 'like-vigour', of: 'ratio', grades: LIKE_VIGOUR }],
   };
 }
+
+/** Height beyond a tier's ends at which a limb may still serve in it, cm: further off it is left between the tiers, or goes. */
+const SLACK_CM = 20;
+
+const offTiersCm = ({ laid }: FormScene, stem: Stem, tiers: readonly Stretch[]): number => {
+  const height = joinHeightCm(laid, stem);
+  return Math.min(...tiers.map(({ fromCm, toCm }) => Math.max(fromCm - height, height - toCm, 0)));
+};
 
 /** A limb serves in the tier whose stretch it rises from, or is nearest to; between tiers light is kept. */
 function tierCandidacy(scene: FormScene, stem: Stem, tiers: readonly Stretch[]): Candidacy {

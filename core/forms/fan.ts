@@ -55,7 +55,11 @@ export const fan: Form = {
     return assembled(scene, {
       places: [ARMS, hand(scene)],
       candidacies: scene.limbs.map((stem) => ribCandidacy(scene, stem)),
-      harm: (stem) => outOfHand(scene, stem),
+      harm: (stem) => [
+        ...outOfHand(scene, stem),
+        // An arm is of the frame: it is not only left.
+        ...(onlyCarries(scene, stem) ? [{ what: 'off-run', points: 1 } as const] : []),
+      ],
     });
   },
   whip(scene) {
@@ -183,7 +187,7 @@ function outOfHand(scene: FormScene, stem: Stem): Consideration[] {
   const upright = isOnTrunk(laid, stem) ? 0 : meanOn(SPROUT, run.value, run.sure);
   return [
     { what: 'plane', points: limits('weigh.plane').value * off, measured: offDeg },
-    { what: 'sprout', points: limits('weigh.strong').value * upright, measured: run.value },
+    { what: 'sprout', points: limits('weigh.sprout').value * upright, measured: run.value },
   ];
 }
 

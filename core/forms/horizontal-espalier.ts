@@ -143,10 +143,13 @@ const TO_WIRE: Curve = [
   [40, 40],
 ];
 
+/** An arm lies in the plane for good: what it costs as leaf wood, and half of that again. Working value. */
+const ARM_SHARE = 1.5;
+
 function armCandidacy(scene: FormScene, stem: Stem, wires: readonly number[], wall: number): Candidacy {
   const seat = seatOf(scene, stem, wires, wall);
   const asks = (): Consideration[] => [
-    ...planeCost(scene, stem, wall),
+    ...planeCost(scene, stem, wall).map((one) => ({ ...one, points: one.points * ARM_SHARE })),
     { what: 'wire', points: meanOn(TO_WIRE, seat.belowCm, stem.origin.sure), measured: seat.belowCm },
   ];
   return seated(scene, stem, seat.wire * 2 + seat.side, asks);

@@ -15,7 +15,7 @@ const HEAD_AT_CM = 25;
 /** Three to five stems from near the ground, on own roots. */
 export const multiStemBush: Form = {
   id: 'multi-stem-bush',
-  rules: { 'set.fromDeg': 5, 'set.toDeg': 35, 'clearance.cm': 0, 'thin.diameterMm': 8, 'cross.joinCm': 30 },
+  rules: { 'set.fromDeg': 5, 'set.toDeg': 35, 'clearance.cm': 0, 'thin.diameterMm': 8, 'cross.joinCm': 15 },
   figures: ['scaffold.fewest', 'scaffold.wish', 'scaffold.most', 'stem.apartCm', 'set.fromDeg', 'set.toDeg'],
   typicalOf: ['fig', 'pomegranate', 'quince', 'hazel'],
   standsOn: 'stems',

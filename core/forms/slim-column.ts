@@ -21,6 +21,9 @@ export const slimColumn: Form = {
     'weigh.node': 2,
     'weigh.empty': 2,
     'weigh.gap': 15,
+    // What fruited goes back to a stub every year: that is no loss of its frame.
+    'shoots.capRatio': 0.85,
+    'shoots.firstRatio': 0.9,
   },
   figures: [
     ...(['storey.firstCm', 'storey.heightCm', 'scaffold.wish', 'scaffold.most', 'clearance.cm'] as const),

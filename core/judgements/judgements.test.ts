@@ -31,7 +31,7 @@ function done(wanted: Expected, judged: Judgement): Expected {
   const bends = plan.acts.flatMap((act) => (act.kind === 'bend' ? [`${act.stemId} ${act.toDeg}`] : []));
   const all: Expected = {
     leader: decided('leader')[0] ?? '',
-    keep: decided('scaffold'),
+    keep: decided('scaffold', 'leave'),
     out: decided('out'),
     temporary: decided('temporary'),
     goesWith: decided('goes-with'),

@@ -3,7 +3,7 @@ import { because, deg, mm } from '../words/message';
 import type { FormScene } from '../choosing/candidacy';
 import type { Form } from '../forms/form';
 import { seasonsIn } from '../choosing/weigh/view';
-import type { Stem } from '../tree/stem';
+import { stemOf, type Stem } from '../tree/stem';
 import type { Act } from '../acts/acts';
 import { cutDiameterMm } from '../acts/wood';
 import { endCut } from './limb-ends';
@@ -61,6 +61,28 @@ export function bend({ scene, form }: PlanQuestion, { stem, limb }: Kept): Act[]
   const args = { run: deg(fromDeg), least: deg(from), most: deg(to), ...(isStaged && { now: deg(toDeg) }) };
   const figure = onFigure(fromDeg < from ? 'set.fromDeg' : 'set.toDeg');
   return [bendAct(stem, toDeg, because(code, args, figure))];
+}
+
+/** A limb outside of the frame is brought down where it stands so much steeper than the form's own, deg, and is so long, cm. Working values. */
+const DOWN_FROM_DEG = 15;
+const DOWN_FROM_CM = 50;
+
+/** Steep long limbs of the trunk that are only left are brought down too, where the tree has a leader for them to rival. */
+export function broughtDown({ scene, chosen, verdicts }: PlanQuestion): Act[] {
+  const { laid, hasLeader, runDeg } = scene;
+  return chosen.left.flatMap((id): Act[] => {
+    const stem = stemOf(laid.tree, id);
+    const toDeg = verdicts[id]?.spreadTo;
+    if (stem && toDeg !== undefined) {
+      const reason = because('bend.spread', { to: deg(toDeg) }, onFigure('soft.diameterMm'));
+      return [{ kind: 'spread', stemId: id, fromDeg: stem.shape.departure.value, toDeg, reason }];
+    }
+    if (!hasLeader) return [];
+    if (!stem || runDeg.from - stem.shape.run.value < DOWN_FROM_DEG) return [];
+    if (stem.length.value < DOWN_FROM_CM || !isWorthTying(scene, stem)) return [];
+    const args = { run: deg(stem.shape.run.value), to: deg(runDeg.from) };
+    return [bendAct(stem, runDeg.from, because('bend.left', args, onFigure('set.fromDeg')))];
+  });
 }
 
 /** Whether a limb is long enough for a tie, can still be bent, and was not broken before. */

@@ -12,7 +12,7 @@ import { cutToBuds, type CutQuestion } from '../cuts/cut-to-buds';
 import { inWorkOrder } from '../acts/order';
 import { afterActs, named, type Act, type PlannedAct } from '../acts/acts';
 import { cutDiameterMm } from '../acts/wood';
-import { bend, corrections, lateralWork } from './bends';
+import { bend, broughtDown, corrections, lateralWork } from './bends';
 import { cropActs } from './crop';
 import { byOwnWord, moves, oneWound, removalOf, withoutCarried } from './wounds';
 import { leaderAfter } from './leading';
@@ -94,6 +94,7 @@ function roughActs(question: PlanQuestion): Act[] {
     ...side.flatMap((limb) => shortenLimb(question, limb, leaderId)),
     ...side.flatMap((limb) => corrections(limb)),
     ...side.flatMap((limb) => bend(question, limb)),
+    ...broughtDown(question),
     ...lateralWork(question),
     ...endsBesides(question, new Set([...kept.map(({ stem }) => stem.id)])),
   ];

@@ -7,10 +7,10 @@ import type { LimbView } from './view';
 /** Cost of standing too low, 0 to 1, by cm under what its side asks for. */
 const UNDER: Curve = [
   [0, 0],
-  [5, 0.1],
-  [10, 0.35],
-  [20, 0.8],
-  [35, 1],
+  [4, 0.1],
+  [10, 0.45],
+  [20, 0.85],
+  [30, 1],
 ];
 /** A shoot this long is in the way in full, cm. */
 const FULL_CM = 40;

@@ -10,16 +10,24 @@ import { viewOf, type LimbView } from './view';
 const TAKES: Curve = [
   [-0.1, 0],
   [0, 0.1],
-  [0.2, 0.5],
+  [0.2, 0.55],
   [0.5, 1],
 ];
 /** ... and by how upright it runs, deg: upright wood takes more. */
 const UPRIGHT: Curve = [
   [20, 1],
-  [40, 0.6],
-  [60, 0.25],
-  [90, 0.05],
+  [40, 0.7],
+  [60, 0.35],
+  [90, 0.08],
 ];
+/** A limb that outgrows those that rise beside it, 0 to 1, by its thickness over the middle one of theirs; how near those rise, cm; how many there must be. */
+const OUTGROWS: Curve = [
+  [1.5, 0],
+  [2.2, 0.6],
+  [3, 1],
+];
+const BESIDE_CM = 30;
+const FEWEST_PEERS = 2;
 /** A twig takes no tree over, however thin its stem is there: 0 to 1, by its thickness over the trunk's at its foot. */
 const GROWN: Curve = [
   [0.15, 0],
@@ -53,6 +61,9 @@ const IN_THE_MIDDLE: Curve = [
 ];
 const MIDDLE_SHARE = 0.5;
 
+/** A feathered tree was grown for its feathers: in its first season they are brought down, not judged by the thin stem beside them. Working value. */
+const NOT_YET = 0.4;
+
 /** What a limb costs that takes the tree over: too thick and upright for its stem, or a second leader. */
 export function dominationCost(scene: Scene, view: LimbView): Consideration[] {
   const { limits, laid, hasLeader } = scene;
@@ -61,18 +72,45 @@ export function dominationCost(scene: Scene, view: LimbView): Consideration[] {
   if (!hasLeader) {
     const points =
       limits('weigh.strong').value * MIDDLE_SHARE * size * meanOn(IN_THE_MIDDLE, runDeg, runSure);
-    return scene.standsOn === 'trunk' ? [{ what: 'middle', points, measured: runDeg }] : [];
+    const takes = meanOn(TAKES, ratio - limits('thick.ratio').value, ratioSure) * onCurve(GROWN, view.ofFoot);
+    const strong = limits('weigh.strong').value * MIDDLE_SHARE * takes * meanOn(UPRIGHT, runDeg, runSure);
+    if (scene.standsOn !== 'trunk') return [];
+    return [
+      { what: 'middle', points, measured: runDeg },
+      { what: 'strong', points: strong, measured: ratio },
+    ];
   }
   const takes = meanOn(TAKES, ratio - limits('thick.ratio').value, ratioSure);
   const strong =
-    limits('weigh.strong').value * takes * onCurve(GROWN, view.ofFoot) * meanOn(UPRIGHT, runDeg, runSure);
+    limits('weigh.strong').value *
+    (scene.when.justPlanted ? NOT_YET : 1) *
+    takes *
+    onCurve(GROWN, view.ofFoot) *
+    meanOn(UPRIGHT, runDeg, runSure);
   const strongly: Consideration = { what: 'strong', points: strong, measured: ratio };
-  if (endsAtItsLimbs(laid, laid.trunk)) return [strongly];
+  const outgrows = peersCost(scene, view);
+  if (endsAtItsLimbs(laid, laid.trunk)) return [strongly, outgrows];
   const rival = rivalry(scene, view);
   const bunch = bunchOf(scene, stem).filter((other) => rivalry(scene, viewOf(scene, other)) >= RIVALS);
   const rivals = limits('weigh.rival').value * rival * onCurve(IN_A_BUNCH, bunch.length);
   const tipShare = tipCm / topOf(scene);
-  return rivals > strong ? [{ what: 'rival', points: rivals, measured: tipShare }] : [strongly];
+  return rivals > strong
+    ? [{ what: 'rival', points: rivals, measured: tipShare }, outgrows]
+    : [strongly, outgrows];
+}
+
+/** What a limb costs that draws the tree to its side, past all that rise near it. */
+function peersCost({ laid, limits }: Scene, { stem }: LimbView): Consideration {
+  const at = laid.joins.get(stem.id) ?? 0;
+  const peers = childrenOf(laid.tree, laid.trunk?.id ?? '')
+    .filter(({ id }) => id !== stem.id && Math.abs((laid.joins.get(id) ?? 0) - at) <= BESIDE_CM)
+    .map(({ diameter }) => diameter.value)
+    .sort((a, b) => a - b);
+  const middle = peers[Math.floor(peers.length / 2)] ?? stem.diameter.value;
+  const ratio = stem.diameter.value / Math.max(middle, 1);
+  const share =
+    peers.length < FEWEST_PEERS ? 0 : meanOn(OUTGROWS, ratio, (stem.diameter.sure / middle) * 1.5);
+  return { what: 'peers', points: limits('weigh.strong').value * share, measured: ratio };
 }
 
 /** From how much a shoot is a rival, 0 to 1; within which height of trunk rivals make a bunch, cm; and how much each counts there: a tree that sends up many alike has no one leader to guard. Working values. */

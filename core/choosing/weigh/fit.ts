@@ -2,6 +2,7 @@ import type { Scene } from '../../findings/finding';
 import { tipOf, type Course } from '../../tree/course';
 import { meanOn, onCurve, type Curve } from '../curve';
 import type { Consideration } from '../consideration';
+import { clearanceCost } from './clearance';
 import { joinCost } from './join';
 import type { LimbView } from './view';
 
@@ -45,9 +46,12 @@ export function fitCost(scene: Scene, view: LimbView): Consideration[] {
   const off = Math.max(runDeg.from - view.runDeg, view.runDeg - runDeg.to, 0);
   const thin = limits('thin.diameterMm').value - stem.diameter.value;
   const wide = (crotch ?? 0) - limits('crotch.idealToDeg').value;
-  const join = joinCost(scene, view).reduce((sum, { points }) => sum + points, 0);
+  const total = (of: readonly Consideration[]): number => of.reduce((sum, { points }) => sum + points, 0);
+  const join = total(joinCost(scene, view));
+  const low = total(clearanceCost(scene, view));
   return [
     { what: 'frame-join', points: join * FOR_GOOD, measured: crotch ?? 0 },
+    { what: 'frame-low', points: low, measured: view.heightCm },
     { what: 'thin', points: meanOn(THIN, thin, stem.diameter.sure), measured: stem.diameter.value },
     {
       what: 'off-run',

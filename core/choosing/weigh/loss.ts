@@ -1,6 +1,6 @@
 import { woodOf } from '../../acts/wood';
 import type { Scene } from '../../findings/finding';
-import type { Tree } from '../../tree/stem';
+import { childrenOf, trunkOf, type Stem, type Tree } from '../../tree/stem';
 import { taperOf, woodBetween } from '../../tree/taper';
 import { onCurve, type Curve } from '../curve';
 import type { Consideration } from '../consideration';
@@ -10,7 +10,7 @@ import type { LimbView } from './view';
 const USUAL_SHARE = 0.2;
 const MISSES: readonly [number, number] = [0.6, 2];
 /** A limb that is much of the tree counts for more than its share: 1 + this times it. Working value. */
-const STEEP = 1.5;
+const STEEP = 1;
 
 /** How ill a kind's wood heals, against a middling one. Working values. */
 const HEALS = { quick: 0.8, middling: 1, slow: 1.25 } as const;
@@ -37,10 +37,19 @@ function wholeOf(tree: Tree, standsOn: Scene['standsOn']): Whole {
   const known = wholes.get(tree);
   if (known) return known;
   const bears = tree.stems.filter(({ parent }) => parent.kind === 'stem' || standsOn === 'stems');
-  const whole = { wood: woodOf(tree), shootsCm: bears.reduce((sum, { length }) => sum + length.value, 0) };
+  const trunk = standsOn === 'stems' ? undefined : trunkOf(tree);
+  const leaderCm = trunk && !trunk.headed ? endOf(tree, trunk) : 0;
+  const whole = {
+    wood: woodOf(tree),
+    shootsCm: leaderCm + bears.reduce((sum, { length }) => sum + length.value, 0),
+  };
   wholes.set(tree, whole);
   return whole;
 }
+
+/** The trunk's own end over its topmost limb, which bears leaf as a shoot does, cm. */
+const endOf = (tree: Tree, trunk: Stem): number =>
+  trunk.length.value - Math.max(0, ...childrenOf(tree, trunk.id).map(({ origin }) => origin.value));
 
 /**
  * What taking a limb out costs: its own wood and leaf as shares of the tree's, the wound, the crop it bears. What it carries

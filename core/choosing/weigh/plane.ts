@@ -8,9 +8,9 @@ import { livingCm } from './view';
 /** Cost, 0 to 1, by how far a limb leaves the plane of its wall, deg ... */
 const OFF: Curve = [
   [15, 0],
-  [30, 0.25],
-  [45, 0.6],
-  [65, 1],
+  [30, 0.3],
+  [45, 0.8],
+  [60, 1],
 ];
 /** ... and by how long it is, cm: a spur to the front bears where it stands. */
 const LONG: Curve = [

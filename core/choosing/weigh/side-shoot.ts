@@ -83,7 +83,7 @@ export function sideShootHarm(scene: FormScene, stem: Stem, carrier: Stem): Cons
   const isSpur = stem.length.value <= SPUR_CM;
   const isEnd = prolongs(laid, stem);
   const foot = limits('foot.joinCm').value;
-  const strong = limits('weigh.strong').value;
+  const strong = limits('weigh.sprout').value;
   const carries = isEnd ? 0 : long;
   const isOwn = stem.runUp === true;
   const steeper = onCurve(STEEPER, carrier.shape.run.value - run.value);
