@@ -33,6 +33,7 @@ function tellTrees(title: string, trees: readonly TreeCase[]): void {
 const trees = treesOf(cases);
 tellTrees('decisions of growers', trees);
 tellTrees('\nwritten down beforehand', beforehand);
+tellTrees('\nsituations', read('growers/situations.json') as TreeCase[]);
 
 function tellStems(title: string, stems: readonly FatedStem[]): void {
   const { share, kappa } = agreementOn(stems);

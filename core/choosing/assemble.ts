@@ -22,8 +22,8 @@ export interface FormParts {
 }
 
 /** A stem left beside another takes less of its room than a limb of the frame: it is held back, or ended in time. Working values. */
-const LEFT_BESIDE = 1;
-const LEFT_AMIDST = 0.8;
+const LEFT_BESIDE = 0.85;
+const LEFT_AMIDST = 0.7;
 
 /** A form's problem: its places, and for every shoot what leaving it and taking it out come to. */
 export function assembled(scene: FormScene, parts: FormParts): FormProblem {

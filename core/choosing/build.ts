@@ -3,6 +3,7 @@ import type { Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { atDeg, type Candidacy, type FormProblem, type Place } from './candidacy';
 import { felt, summed, type Consideration } from './consideration';
+import { hundredths } from './curve';
 import type { PairCost, Problem } from './problem';
 import { BREACH } from './score';
 
@@ -15,7 +16,7 @@ export interface BuiltProblem {
 
 type Rulings = Readonly<Record<StemId, Ruling>>;
 
-/** A close call keeps the wood: taking a sound limb out must be better by this, points. Working value. */
+/** A close call keeps the wood: taking a sound limb out must be better by so many points. Working value. */
 const IN_DOUBT_KEEP = 2;
 
 /**
@@ -67,7 +68,8 @@ function outCost(form: FormProblem, id: StemId, ruling: Ruling): number {
   if (!idle) return 0;
   if (isKept(ruling)) return BREACH;
   const must = idle.leave.some((one) => one.must);
-  return summed(idle.out).cost + (ruling === 'out' || must ? 0 : IN_DOUBT_KEEP * 100);
+  const { cost } = summed(idle.out);
+  return cost + (ruling === 'out' || must ? 0 : hundredths(IN_DOUBT_KEEP));
 }
 
 function leaveCost(form: FormProblem, id: StemId, ruling: Ruling): number | undefined {

@@ -89,6 +89,8 @@ export function sortLateral(scene: FormScene, stem: Stem, carrier: Stem, isFrame
     const reasons = told.map(({ one, other }) => weighedReason(scene, stem, one, other));
     return { sort: 'out', rule: first?.one.what ?? 'lateral', reasons };
   }
+  if (stem.runUp || stem.mended)
+    return { sort: 'leave', job: 'fruit', rule: 'lateral', reasons: [because('side.run-up')] };
   const low = belowFork(scene, stem, carrier);
   if (low) return low;
   const job = jobOf(scene, stem, carrier, isFrame);

@@ -45,8 +45,8 @@ export interface Verdict {
   job?: LeftJob;
   /** Angle from upright it is spread to where it is left, deg. */
   spreadTo?: number;
-  /** Whether it is left for a while only, since it crowds what stays: it then gets a date. */
-  isForAWhile?: boolean;
+  /** Why it is left for a while only: it crowds what stays, or starts too low. It then gets a date. */
+  forAWhile?: 'crowds' | 'low';
   called?: Message;
   correction?: Correction;
   /** What is done to a side shoot that is left. */
@@ -164,7 +164,9 @@ function keptVerdict(question: OtherwiseQuestion, stem: Stem, limb: ChosenLimb, 
 /** A stem that is left although it crowds another is left for a while only: from so many points, and this share of what taking it costs. Working values. */
 const CROWDS = 10;
 const CROWDS_SHARE = 0.6;
-const CROWDING: readonly Consideration['what'][] = ['room', 'feet', 'node', 'low', 'strong', 'peers'];
+const CROWDING: readonly Consideration['what'][] = ['room', 'feet', 'node'];
+/** What starts too low goes in the end, whatever it is worth now. */
+const LOW: readonly Consideration['what'][] = ['low', 'low-side'];
 
 /** The shoot that leads once the top it stands on is cut to it. */
 const topVerdict = (stem: Stem, { place, called, word }: ChosenLimb): Saying => ({
@@ -191,14 +193,16 @@ function leftVerdict(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): S
   const grave = against.filter(({ one }) => one.must === true || one.points >= TOLD_FROM).slice(0, MOST_TOLD);
   const price = ruling === 'keep' ? otherwise(question, stem) : undefined;
   const loss = (formProblem.idle.get(stem.id)?.out ?? []).reduce((sum, { points }) => sum + points, 0);
-  const crowds = against
-    .filter(({ one }) => CROWDING.includes(one.what))
-    .reduce((sum, { one }) => sum + one.points, 0);
+  const pointsFor = (whats: readonly Consideration['what'][]): number =>
+    pointsOf(against.filter(({ one }) => whats.includes(one.what)));
+  const crowds = pointsFor(CROWDING);
+  const isLow = pointsFor(LOW) >= CROWDS && scene.snowCm === undefined;
   const { spreadTo } = formProblem.idle.get(stem.id) ?? {};
-  const isForAWhile = ruling === 'undecided' && crowds >= CROWDS && harm >= loss * CROWDS_SHARE;
+  const isCrowded = crowds >= CROWDS && harm >= loss * CROWDS_SHARE;
+  const isForAWhile = ruling === 'undecided' && (isCrowded || isLow);
   return {
     ...{ decision: 'leave', rule: 'left', job: bears ? 'fruit' : 'leaf' },
-    ...(isForAWhile && { isForAWhile }),
+    ...(isForAWhile && { forAWhile: isLow ? ('low' as const) : ('crowds' as const) }),
     ...(spreadTo !== undefined && !isForAWhile && { spreadTo }),
     reasons: [reason, ...toldOf(scene, stem, grave)],
     ...(price && { price }),

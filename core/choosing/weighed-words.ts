@@ -41,6 +41,7 @@ const TOLD: Partial<Record<ConsiderationId, { args?: (measured: number) => Args;
   peers: { args: (x) => ({ ratio: share(x) }), on: [onFinding('outgrowing-peers'), onFigure('peers.ratio')] },
   overtop: { on: [onFinding('overtopping'), onFigure('leader.clearCm')] },
   thin: { args: (x) => ({ thick: mm(x) }), on: [onFinding('too-thin'), onFigure('thin.diameterMm')] },
+  slight: { args: (x) => ({ thick: mm(x) }), on: [onFinding('too-thin'), onFigure('thin.diameterMm')] },
   'off-run': { args: (x) => ({ run: deg(x) }), on: [onFigure('set.fromDeg')] },
   wide: { args: (x) => ({ crotch: deg(x) }), on: [onFigure('crotch.idealToDeg')] },
   lean: { args: (x) => ({ lean: deg(x) }), on: [onFinding('leaning-leader')] },

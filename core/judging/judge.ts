@@ -4,6 +4,7 @@ import { limbsOf, shootsOf } from '../findings/measures';
 import { formOf, type Form } from '../forms';
 import type { TreeState } from '../history/tree-at';
 import { capsOf } from '../acts/account';
+import { holdOffOn, type HoldOff } from '../calendar/hold-off';
 import { isFirstStage } from '../plan/bends';
 import { leaderAfter } from '../plan/leading';
 import { cutBackOf, planFrom, type Plan } from '../plan/plan';
@@ -19,7 +20,7 @@ import type { Correction } from '../choosing/correction';
 import { chosenSet, type ChosenSet } from '../choosing/chosen-set';
 import { freeGrowth } from '../choosing/free-growth';
 import type { Cost } from '../choosing/problem';
-import { because, tagOf, type Message } from '../words/message';
+import { because, day, tagOf, type Message } from '../words/message';
 import { solve, type Progress, type Solution } from '../choosing/solve';
 import { verdictsOn, type Verdict } from '../choosing/verdicts';
 
@@ -32,6 +33,8 @@ export interface Judgement {
   runnersUp: readonly ChosenSet[];
   verdicts: Readonly<Record<StemId, Verdict>>;
   plan: Plan;
+  /** What holds structural cuts off on the day; the plan then has only what may be done. */
+  holdOff?: HoldOff;
   /** Other ways to the same frame with fewer or smaller wounds, and what each runner-up would wound; empty without prices. */
   woundChoices: readonly WoundChoice[];
   runnersUpWounds: readonly Wounds[];
@@ -171,7 +174,8 @@ function chooseLimbs(
 function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Asked): Judgement {
   const made = chooseLimbs(state, scene, form, options);
   const { chosen, runnersUp, verdicts, nodes, proven, bound, caps } = made;
-  const question = { scene, form, chosen, verdicts, caps, cuts: state.cuts };
+  const holdOff = holdOffOn(scene.kind, state.site, state.today);
+  const question = { scene, form, chosen, verdicts, caps, cuts: state.cuts, holdOff };
   const plan = planFrom(question);
   const planned = { ...scene, laid: layOut(plan.after) };
   const isOnItsWay = (stem: Stem): boolean => isFirstStage(scene, form.firstStageDeg, stem);
@@ -188,11 +192,33 @@ function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Ask
     woundsOf(planFrom({ ...question, chosen: set, verdicts: made.verdictsFor(set, false) }).acts);
   return {
     ...{ kind: 'judged', findings: scene.findings, chosen, runnersUp, plan, setFindings },
-    verdicts: withCutEnds(scene, verdicts, plan),
+    verdicts: heldOff(withCutEnds(scene, verdicts, plan), plan, holdOff),
+    ...(holdOff && { holdOff }),
     woundChoices: options.withPrices ? woundChoices(question, plan) : [],
     runnersUpWounds: options.withPrices ? runnersUp.map(woundsWith) : [],
     ...{ nodes, proven, bound },
   };
+}
+
+/** What would go, but is held off, stays until then. */
+function heldOff(
+  verdicts: Readonly<Record<StemId, Verdict>>,
+  { after }: Plan,
+  holdOff: HoldOff | undefined,
+): Readonly<Record<StemId, Verdict>> {
+  if (!holdOff) return verdicts;
+  const left = new Set(after.stems.map(({ id }) => id));
+  const reason = because('why.held-off', { until: day(holdOff.until) });
+  const waits = ({ stemId, decision }: Verdict): boolean =>
+    left.has(stemId) && (decision === 'out' || decision === 'goes-with');
+  return Object.fromEntries(
+    Object.values(verdicts).map((verdict): [StemId, Verdict] => [
+      verdict.stemId,
+      waits(verdict)
+        ? { ...verdict, decision: 'temporary', until: holdOff.until, reasons: [reason, ...verdict.reasons] }
+        : verdict,
+    ]),
+  );
 }
 
 /** What stands beyond a cut goes with the end it stands on: no verdict says that it stays. */

@@ -37,6 +37,10 @@ export interface KindFacts {
   healing: Sourced<'quick' | 'middling' | 'slow'>;
   /** Whether wounds made in a wet winter are a way in for canker or silver leaf: then it is pruned in dry summer weather. */
   wetWinterRisk: Sourced<boolean>;
+  /** Whether its wounds bleed from mid-winter until it is in leaf. */
+  bleeds: Sourced<boolean>;
+  /** Whether it holds its leaves: then it is pruned after fruit set, not in the cold. */
+  evergreen: Sourced<boolean>;
   /** Whether a notch or wound in growth gums: then no notch is planned. */
   gums: Sourced<boolean>;
   /** How readily it holds a single leader. */

@@ -22,6 +22,8 @@ interface Row {
   healing: KindFacts['healing']['value'];
   wetWinterRisk?: boolean;
   gums?: boolean;
+  bleeds?: boolean;
+  evergreen?: boolean;
   leads: Degree;
   thickeningMm: number;
   sap?: 'burns' | 'sensitises';
@@ -62,6 +64,8 @@ function kind(id: KindId, row: Row): KindFacts {
     stiffness: working(row.stiffness),
     healing: working(row.healing),
     wetWinterRisk: guidance(row.wetWinterRisk ?? false),
+    bleeds: guidance(row.bleeds ?? false),
+    evergreen: guidance(row.evergreen ?? false),
     gums: guidance(row.gums ?? false),
     leads: guidance(row.leads),
     thickeningMm: working(row.thickeningMm),
@@ -275,7 +279,7 @@ export const KIND_ROWS: readonly KindFacts[] = [
   kind('walnut', {
     ...{ habit: 'middling', vigour: 'strong', fruitsOn: ['this-season', 'last-season'], budSpacingCm: 5 },
     ...{ form: 'modified-leader', removalShare: 0.15, breakOrder: 17, stiffness: 'stiff', healing: 'slow' },
-    ...{ leads: 'strong', thickeningMm: 8, sap: 'sensitises' },
+    ...{ leads: 'strong', thickeningMm: 8, sap: 'sensitises', bleeds: true },
   }),
   kind('pecan', {
     ...{ habit: 'upright', vigour: 'strong', fruitsOn: THIS, budSpacingCm: 4, form: 'modified-leader' },
@@ -289,6 +293,7 @@ export const KIND_ROWS: readonly KindFacts[] = [
   }),
   kind('citrus', {
     ...{ habit: 'spreading', vigour: 'middling', fruitsOn: THIS, budSpacingCm: 3, form: 'open-vase' },
+    evergreen: true,
     spiralDeg: THREE_EIGHTHS_DEG,
     ...{
       removalShare: 0.1,

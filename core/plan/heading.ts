@@ -338,9 +338,10 @@ function topOverLimbs({ scene, form }: PlanQuestion, kept: readonly Kept[], trun
   };
 }
 
-/** A top is held at a limb no further than this under reach, cm, and only once it has calmed to so much growth, cm: before, it answers with sprouts. Working values. */
+/** A top is held at a limb no further than this under reach, cm, and only once it has calmed to so much growth, cm, or where none was read has stood so many seasons: before, it answers with sprouts. Working values. */
 const NEAR_REACH_CM = 50;
 const CALM_CM = 50;
+const CALM_SEASONS = 6;
 
 /** A form that is held within reach is cut to its highest limb that stays; above reach that is only one the grower pinned. */
 function withinReach({ scene, form }: PlanQuestion, kept: readonly Kept[], trunk: Stem): Cut | undefined {
@@ -351,7 +352,9 @@ function withinReach({ scene, form }: PlanQuestion, kept: readonly Kept[], trunk
     .map(({ stem }) => ({ stem, heightCm: joinHeightCm(laid, stem) }))
     .filter(({ heightCm }) => heightCm >= site.reachCm - NEAR_REACH_CM || form.needsWall)
     .sort((a, b) => b.heightCm - a.heightCm);
-  const to = (newestCm(trunk) ?? 0) > CALM_CM ? undefined : joins[0];
+  const grown = newestCm(trunk);
+  const isCalm = grown === undefined ? scene.when.seasonsGrown >= CALM_SEASONS : grown <= CALM_CM;
+  const to = isCalm || form.needsWall ? joins[0] : undefined;
   if (!to) return undefined;
   const args = {
     reach: cm(site.reachCm),

@@ -1,7 +1,7 @@
 import type { Kept, PlanQuestion } from './question';
 import type { FormScene } from '../choosing/candidacy';
-import { onSchool, onTree } from '../words/ground';
-import { because, type Reason } from '../words/message';
+import { onFinding, onKind, onSchool, onTree } from '../words/ground';
+import { because, day, restsOn, type Reason } from '../words/message';
 import { standsBy, type Verdict } from '../choosing/verdicts';
 import { joinHeightCm } from '../tree/joins';
 import { answerCalled, asked, type QuestionId } from '../schools/questions';
@@ -17,6 +17,7 @@ import { cropActs } from './crop';
 import { byOwnWord, moves, oneWound, removalOf, withoutCarried } from './wounds';
 import { leaderAfter } from './leading';
 import { wantedLimbs } from './make-limb';
+import { heldBack } from './held-back';
 import { evened, shortenLeader, shortenLimb } from './heading';
 import { endCut } from './limb-ends';
 
@@ -41,8 +42,9 @@ export function planFrom(question: PlanQuestion): Plan {
   const { scene } = question;
   const { tree } = scene.laid;
   const rough = byOwnWord(question, evened(question, oneWound(question, roughActs(question))));
-  const cut = withoutCarried(scene, cutToBuds(cutQuestionOf(question), rough));
-  const made = wantedLimbs(question, cut);
+  const all = withoutCarried(scene, cutToBuds(cutQuestionOf(question), rough));
+  const cut = question.holdOff ? all.filter(isHygiene) : all;
+  const made = question.holdOff || scene.when.inLeaf ? [] : wantedLimbs(question, cut);
   const acts = named(inWorkOrder(scene, [...moves(question, cut), ...cut, ...cropActs(question), ...made]));
   const wounds = acts.flatMap((act) =>
     act.kind === 'take-out' || act.kind === 'shorten' ? [act.diameterMm] : [],
@@ -52,9 +54,23 @@ export function planFrom(question: PlanQuestion): Plan {
     ...{ acts, account, woodShare: account.wood, caps: question.caps },
     wounds: wounds.length,
     largestWoundMm: Math.max(0, ...wounds),
-    notes: notesOf(scene),
+    notes: [...heldNotes(question), ...notesOf(scene)],
     after: afterActs(tree, acts),
   };
+}
+
+/** What is done whatever else is held off: dead and diseased wood, and shoots of the rootstock. */
+const isHygiene = ({ reason }: Act): boolean =>
+  restsOn(reason, onFinding('unsound-wood')) || restsOn(reason, onFinding('below-union'));
+
+/** Why nothing else is cut today, and from when it may be; or, where nobody said whether winters are wet, what to mind. */
+function heldNotes({ scene, holdOff }: PlanQuestion): Reason[] {
+  if (holdOff)
+    return [because(`hold-off.${holdOff.why}`, { until: day(holdOff.until) }, onKind('wetWinterRisk'))];
+  const isUnsaid = scene.site.wetWinters === undefined && !scene.when.inLeaf;
+  return scene.kind.wetWinterRisk.value && isUnsaid
+    ? [because('note.wet-winters', {}, onKind('wetWinterRisk'))]
+    : [];
 }
 
 /** What cutting to buds needs of a plan. */
@@ -95,6 +111,7 @@ function roughActs(question: PlanQuestion): Act[] {
     ...side.flatMap((limb) => corrections(limb)),
     ...side.flatMap((limb) => bend(question, limb)),
     ...broughtDown(question),
+    ...heldBack(question),
     ...lateralWork(question),
     ...endsBesides(question, new Set([...kept.map(({ stem }) => stem.id)])),
   ];

@@ -1,3 +1,4 @@
+import type { HoldOff } from '../calendar/hold-off';
 import type { Account } from '../acts/account';
 import type { FormScene } from '../choosing/candidacy';
 import type { ChosenLimb, ChosenSet } from '../choosing/chosen-set';
@@ -14,6 +15,8 @@ export interface PlanQuestion {
   verdicts: Readonly<Record<StemId, Verdict>>;
   /** The caps on what goes this winter. */
   caps: Account;
+  /** What holds structural cuts off today. */
+  holdOff?: HoldOff | undefined;
   /** Lengths the grower has set, cm. */
   cuts: Readonly<Record<StemId, number>>;
 }

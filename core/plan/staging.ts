@@ -68,7 +68,7 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
   const staying = { ...verdicts };
   for (const stem of tree.stems) {
     if (verdicts[stem.id]?.ruling === 'wait') staying[stem.id] = leftAYear(question, stem);
-    else if (verdicts[stem.id]?.isForAWhile) staying[stem.id] = spared(question, stem);
+    else if (verdicts[stem.id]?.forAWhile) staying[stem.id] = spared(question, stem);
   }
   let winter = 0;
   let spent = question.cutBack;
@@ -158,7 +158,10 @@ function spared(question: StagingQuestion, stem: Stem): Verdict {
   const before = question.verdicts[stem.id] as Verdict;
   const until = yearsOn(question.today, 1);
   const keptFor = purposeOf(question, stem);
-  const reason = because('stay.crowds', { until: day(until), purpose: told(`purpose.${keptFor}`) });
+  const reason = because(`stay.${before.forAWhile ?? 'crowds'}`, {
+    until: day(until),
+    purpose: told(`purpose.${keptFor}`),
+  });
   return { ...before, decision: 'temporary', until, keptFor, reasons: [reason, ...before.reasons.slice(1)] };
 }
 

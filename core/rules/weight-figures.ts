@@ -20,7 +20,7 @@ export const WEIGHT_FIGURES = {
   'weigh.spared': working(15, 'points', [0, 100]),
   'weigh.short': working(45, 'points', [0, 300]),
   'weigh.empty': working(6, 'points', [0, 100]),
-  'weigh.over': working(6, 'points', [0, 100]),
+  'weigh.over': working(2, 'points', [0, 100]),
   'weigh.gap': working(50, 'points', [0, 200]),
   'weigh.wood': working(100, 'points', [0, 500]),
   'weigh.leaf': working(50, 'points', [0, 300]),

@@ -73,6 +73,7 @@ function weighed(state: TreeState, form: Form): { weight: number; suited: Suited
     ...ofRoom(state, scene, form),
     ...ofSite(scene, form),
     ...(judgement ? ofLimbs(limbs) : []),
+    ...ofStanding(state, form, limbs),
   ];
   const sorted = [...pleas].sort((a, b) => Math.abs(b.weight) - Math.abs(a.weight));
   return {
@@ -199,6 +200,18 @@ function fromLimbs({ tree }: TreeState, { verdicts, chosen, findings }: Judgemen
 
 const filled = ({ limbs }: ChosenSet, name: string): number =>
   limbs.filter(({ place }) => place === name).length;
+
+/** What stands half-built weighs: more on a wall, where arms lie tied; nothing where the tree refused it. Working values. */
+const STANDS = -15;
+const STANDS_ON_WALL = -45;
+const STANDS_FROM = 2;
+
+function ofStanding(state: TreeState, form: Form, { serve, goodWoodLost }: FromLimbs): Plea[] {
+  const isSo = state.form === form.id && serve >= STANDS_FROM && goodWoodLost < LITTLE_LOST;
+  if (!isSo || state.leaderFailures > 0) return [];
+  const weight = form.needsWall ? STANDS_ON_WALL : STANDS;
+  return [{ weight, reason: because('suits.stands', { limbs: serve }) }];
+}
 
 function ofLimbs({ goodWoodLost, serve, lacks }: FromLimbs): Plea[] {
   return [

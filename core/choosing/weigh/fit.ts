@@ -1,5 +1,6 @@
 import type { Scene } from '../../findings/finding';
 import { tipOf, type Course } from '../../tree/course';
+import type { Stem } from '../../tree/stem';
 import { meanOn, onCurve, type Curve } from '../curve';
 import type { Consideration } from '../consideration';
 import { clearanceCost } from './clearance';
@@ -34,6 +35,13 @@ const WIDE: Curve = [
   [30, 4],
   [60, 12],
 ];
+/** Points of a limb that is slighter than the best that rises near it, by its thickness over theirs; how near, cm. */
+const SLIGHT: Curve = [
+  [0.4, 9],
+  [0.75, 3],
+  [0.95, 0],
+];
+const NEAR_CM = 30;
 const OVER_TIP: Curve = [
   [0, 0],
   [30, 8],
@@ -53,6 +61,7 @@ export function fitCost(scene: Scene, view: LimbView): Consideration[] {
     { what: 'frame-join', points: join * FOR_GOOD, measured: crotch ?? 0 },
     { what: 'frame-low', points: low, measured: view.heightCm },
     { what: 'thin', points: meanOn(THIN, thin, stem.diameter.sure), measured: stem.diameter.value },
+    { what: 'slight', points: slightness(scene, stem), measured: stem.diameter.value },
     {
       what: 'off-run',
       points: meanOn(OFF_RUN, off, view.runSure) * onCurve(FIRM_SEASONS, seasons),
@@ -60,6 +69,20 @@ export function fitCost(scene: Scene, view: LimbView): Consideration[] {
     },
     { what: 'wide', points: meanOn(WIDE, wide, crotchSure), measured: crotch ?? 0 },
   ];
+}
+
+/** What a limb is behind the best of those that rise near it on its stem. */
+function slightness({ laid }: Scene, stem: Stem): number {
+  const at = laid.joins.get(stem.id) ?? 0;
+  const near = laid.tree.stems.filter(
+    ({ id, parent }) =>
+      parent.kind === 'stem' &&
+      stem.parent.kind === 'stem' &&
+      parent.stemId === stem.parent.stemId &&
+      Math.abs((laid.joins.get(id) ?? 0) - at) <= NEAR_CM,
+  );
+  const best = Math.max(stem.diameter.value, ...near.map(({ diameter }) => diameter.value));
+  return onCurve(SLIGHT, stem.diameter.value / best);
 }
 
 /** What it costs that a limb starts outside of the stretch of trunk its place rises from, cm. */

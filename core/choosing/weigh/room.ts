@@ -13,23 +13,23 @@ import type { LimbView } from './view';
 const BY_TURN: Curve = [
   [0, 1],
   [0.5, 0.9],
-  [1, 0.5],
-  [1.5, 0.12],
-  [2, 0],
+  [1, 0.42],
+  [1.4, 0.12],
+  [1.8, 0],
 ];
 /** ... and by the height between their joins over the form's shading height. */
 const BY_HEIGHT: Curve = [
   [0, 1],
-  [0.25, 0.85],
-  [0.5, 0.5],
-  [0.75, 0.18],
+  [0.25, 0.88],
+  [0.5, 0.58],
+  [0.75, 0.2],
   [1, 0],
 ];
 /** How much two limbs of one node cost, 0 to 1, by the height between them over the form's bud-space. */
 const BY_NODE: Curve = [
   [0, 1],
-  [0.6, 0.9],
-  [1.2, 0],
+  [0.5, 0.9],
+  [1, 0],
 ];
 /** A shoot this long fills its room in three seasons as a limb does, cm; a twig takes less. */
 const FULL_CM = 50;
