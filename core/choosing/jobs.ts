@@ -123,8 +123,7 @@ function bestOf(
       left.pop();
     };
     const takeIt = (): void => decide(i + 1, value + one.out);
-    if (beside <= one.out) [leaveIt(), takeIt()];
-    else [takeIt(), leaveIt()];
+    for (const way of beside <= one.out ? [leaveIt, takeIt] : [takeIt, leaveIt]) way();
   };
   decide(0, 0);
   return best;

@@ -277,16 +277,16 @@ class Search {
       .length;
   }
 
-  /** Taken stems whose carrier is not taken, can no longer be, and may not be left either. */
+  /** Carriers of taken stems that are not taken, can no longer be, and may not be left either. */
   private orphans(next: number): number {
     if (!this.hasParents) return 0;
-    let count = 0;
+    const gone = new Set<number>();
     for (const o of this.taken) {
       const parent = this.problem.parents[this.option(o).stem] ?? -1;
       const isOpen = parent < 0 || this.isUsed[parent] || (this.lastAt[parent] as number) >= next;
-      if (!isOpen && this.leaveNow[parent] === Infinity) count++;
+      if (!isOpen && this.leaveNow[parent] === Infinity) gone.add(parent);
     }
-    return count;
+    return gone.size;
   }
 
   private isHopeless(bound: Rough): boolean {

@@ -4,7 +4,7 @@ import { limbsOf, shootsOf } from '../findings/measures';
 import { formOf, type Form } from '../forms';
 import type { TreeState } from '../history/tree-at';
 import { capsOf } from '../acts/account';
-import { holdOffOn, type HoldOff } from '../calendar/hold-off';
+import { holdOffOn, type HoldOff } from '../kinds/hold-off';
 import { isFirstStage } from '../plan/bends';
 import { leaderAfter } from '../plan/leading';
 import { cutBackOf, planFrom, type Plan } from '../plan/plan';

@@ -1,5 +1,5 @@
-import type { KindFacts } from '../kinds/kind-facts';
-import { isInLeaf, type OnEarth } from './seasons';
+import type { KindFacts } from './kind-facts';
+import { isInLeaf, type OnEarth } from '../calendar/seasons';
 
 /** Why structural cuts wait, and the day from which they may be made. */
 export interface HoldOff {
