@@ -38,18 +38,18 @@ function unlike({ spreads }: Circle, { n, low, high }: Ring): number {
 
 /**
  * Least that a ring adds over every number of limbs it may end with.
- * @param open options still open
- * @param cheap sums of the 0, 1, 2, ... smallest costs among them, each against leaving or taking out its stem
+ * @param cheap the smallest costs of stems that may yet join it, each against its job outside, in rising order
  */
-export function leastCost(circle: Circle, ring: Ring, open: number, cheap: Float64Array | undefined): number {
-  let best = Infinity;
-  const most = Math.max(ring.n, Math.min(circle.most, ring.n + open));
+export function leastCost(circle: Circle, ring: Ring, cheap: readonly number[]): number {
   const sure = unlike(circle, ring) + BREACH * Math.max(0, ring.n - circle.most);
-  for (let n = ring.n; n <= most; n++) {
-    const more = n - ring.n;
+  let best = Infinity;
+  let joined = 0;
+  for (let more = 0; more <= cheap.length; more++) {
+    const n = ring.n + more;
     const closing = evenestClosing(circle, ring, more) - ROUNDING_DEG;
     const gap = gapCost(circle, n, Math.max(ring.innerGap, closing));
-    best = Math.min(best, countCost(circle, n) + gap + sure + (more > 0 ? (cheap?.[more] ?? 0) : 0));
+    best = Math.min(best, countCost(circle, n) + gap + sure + joined);
+    joined += cheap[more] ?? 0;
   }
   return best;
 }

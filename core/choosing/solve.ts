@@ -1,5 +1,6 @@
 import { compareCosts, type Circle, type Cost, type Option, type Problem } from './problem';
 import { alone, closedRing, emptyRing, leastCost, widened, type Ring } from './ring';
+import { crowdsOf, leastOfCrowds, type Crowd } from './crowds';
 import { BREACH, breachesIn, pairTables, valueOf, wholeOf, type PairTables } from './score';
 
 /** A set of options, the stems left beside it, and what all of it costs. */
@@ -66,8 +67,8 @@ const NODES_A_WORD = 4096;
 const ALONE_LIMIT = 3000;
 
 /** How many options a good set is grown from before the search, at most; growing costs time for every option there is. */
-const SEEDS = 6;
-const SEEDED_OPTIONS = 600;
+const SEEDS = 4;
+const SEEDED_OPTIONS = 120;
 
 /** Before a set is summed in full: what it costs at the least. */
 interface Rough {
@@ -89,11 +90,15 @@ class Search {
   private readonly endOf: number[];
   /** What each stem costs at the least outside of every place, whatever else is taken. */
   private readonly idle: Float64Array;
-  private readonly cheapest: Float64Array[];
+  /** What each option costs beside those taken so far. */
+  private readonly optionNow: Float64Array;
   private readonly aloneBounds: (number | undefined)[];
+  /** Stems that could join each circle. */
+  private readonly stemsOf: readonly (readonly number[])[];
   /** For each stem: the place in the order of its last option, -1 for none. */
   private readonly lastAt: number[];
   private readonly hasParents: boolean;
+  private readonly crowds: readonly Crowd[];
   private readonly taken: number[] = [];
   private readonly isUsed: Uint8Array;
   /** What leaving each stem costs beside the options taken so far. */
@@ -111,25 +116,27 @@ class Search {
   ) {
     const { options, circles, stems } = problem;
     this.tables = pairTables(problem);
-    this.order = options
-      .map((_, i) => i)
-      .sort((a, b) => {
-        const [x, y] = [options[a] as Option, options[b] as Option];
-        return x.circle - y.circle || x.bearingDeg - y.bearingDeg || a - b;
-      });
+    this.order = undominated(problem, this.tables).sort((a, b) => {
+      const [x, y] = [options[a] as Option, options[b] as Option];
+      return x.circle - y.circle || x.bearingDeg - y.bearingDeg || a - b;
+    });
     this.endOf = circles.map((_, c) => this.order.filter((o) => (options[o] as Option).circle <= c).length);
     this.leaveNow = Float64Array.from(stems, (_, s) => problem.leave[s] ?? Infinity);
     this.idle = Float64Array.from(stems, (_, s) =>
       Math.min(problem.out[s] as number, this.leaveNow[s] as number),
     );
     this.isUsed = new Uint8Array(stems.length);
-    this.cheapest = this.smallestSums();
+    this.optionNow = Float64Array.from(options, valueOf);
     this.rings = circles.map(emptyRing);
+    this.stemsOf = circles.map((_, c) => [
+      ...new Set(options.filter(({ circle }) => circle === c).map(({ stem }) => stem)),
+    ]);
     this.aloneBounds = circles.map((_, c) => this.aloneBound(c));
     this.lastAt = stems.map((_, stem) =>
       this.order.findLastIndex((o) => (options[o] as Option).stem === stem),
     );
     this.hasParents = problem.parents.some((parent) => parent >= 0);
+    this.crowds = crowdsOf(this.tables, (s) => problem.leave[s] !== undefined);
   }
 
   /** Good sets to measure branches against from the start: the one given, or grown greedily from options spread over the order. */
@@ -208,8 +215,9 @@ class Search {
   private take(o: number, option: Option, inOrder = false): { ring: Ring; value: number } {
     const { pairs, besides, options, stems } = this.tables;
     const before = { ring: this.rings[option.circle] as Ring, value: this.value };
-    for (const other of this.taken) this.value += pairs[o * options + other] as number;
-    this.value += valueOf(option);
+    this.value += this.optionNow[o] as number;
+    for (let p = 0; p < options; p++)
+      this.optionNow[p] = (this.optionNow[p] as number) + (pairs[o * options + p] as number);
     this.tie += option.stem + 1;
     this.taken.push(o);
     this.isUsed[option.stem] = 1;
@@ -232,7 +240,9 @@ class Search {
   }
 
   private release(o: number, option: Option, { ring, value }: { ring: Ring; value: number }): void {
-    const { besides, stems } = this.tables;
+    const { pairs, besides, options, stems } = this.tables;
+    for (let p = 0; p < options; p++)
+      this.optionNow[p] = (this.optionNow[p] as number) - (pairs[o * options + p] as number);
     this.value = value;
     this.tie -= option.stem + 1;
     this.rings[option.circle] = ring;
@@ -260,15 +270,38 @@ class Search {
     let value = this.value + this.orphans(next) * BREACH;
     for (let s = 0; s < this.isUsed.length; s++) {
       if (this.isUsed[s]) continue;
-      value += (this.lastAt[s] as number) < next ? this.jobNow(s) : (this.idle[s] as number);
+      value += this.jobNow(s);
     }
     circles.forEach((circle, c) => {
       const ring = this.rings[c] as Ring;
       if (c < current) value += closedRing(circle, ring);
       else if (c === current) value += this.ringBound(c, next);
-      else value += Math.max(this.aloneBounds[c] ?? -Infinity, this.ringBound(c, this.startOf(c)));
+      else value += Math.max(this.aloneNow(c), this.ringBound(c, this.startOf(c)));
     });
+    value += this.crowdBound(current, next);
     return { unpinned: this.missingPins(next), value, tie: this.tie };
+  }
+
+  /** Least that stems not yet decided cost each other where they are left, beyond what they cost alone. */
+  private crowdBound(current: number, next: number): number {
+    if (this.crowds.length === 0) return 0;
+    let places = 0;
+    this.problem.circles.forEach((circle, c) => {
+      if (c < current) return;
+      const open = (this.endOf[c] as number) - Math.max(next, this.startOf(c));
+      places += Math.max(0, Math.min(open, circle.most - (this.rings[c] as Ring).n));
+    });
+    return leastOfCrowds(this.crowds, places, (s) =>
+      this.isUsed[s] ? undefined : (this.problem.out[s] as number) - this.jobNow(s),
+    );
+  }
+
+  /** The bound of a ring to come, found for itself alone against the cheapest jobs of its stems, beside what those cost now. */
+  private aloneNow(c: number): number {
+    let bound = this.aloneBounds[c] ?? -Infinity;
+    for (const s of this.stemsOf[c] as readonly number[])
+      if (!this.isUsed[s]) bound -= this.jobNow(s) - (this.idle[s] as number);
+    return bound;
   }
 
   /** Pinned stems not taken whose options all lie before `next`. */
@@ -318,26 +351,19 @@ class Search {
 
   /** Least that a ring adds over every number of limbs it may end with, options from `next` on still open. */
   private ringBound(c: number, next: number): number {
-    const open = Math.max(0, (this.endOf[c] as number) - next);
-    const cheap = this.cheapest[Math.max(next, this.startOf(c))];
-    return leastCost(this.problem.circles[c] as Circle, this.rings[c] as Ring, open, cheap);
-  }
-
-  /** For each place in the order: the sums of the 0, 1, 2, ... smallest costs from there to the end of its circle. */
-  private smallestSums(): Float64Array[] {
-    const sums: Float64Array[] = new Array<Float64Array>(this.order.length);
-    let smallest: number[] = [];
-    for (let i = this.order.length - 1; i >= 0; i--) {
-      const option = this.option(this.order[i] as number);
-      const circle = this.problem.circles[option.circle] as Circle;
-      if (this.endOf[option.circle] === i + 1) smallest = [];
-      const against = valueOf(option) - (this.idle[option.stem] as number);
-      smallest = [...smallest, against].sort((a, b) => a - b).slice(0, circle.most);
-      const running = new Float64Array(smallest.length + 1);
-      smallest.forEach((x, r) => (running[r + 1] = (running[r] as number) + x));
-      sums[i] = running;
+    const circle = this.problem.circles[c] as Circle;
+    const ring = this.rings[c] as Ring;
+    const room = circle.most - ring.n;
+    const least = new Map<number, number>();
+    for (let i = Math.max(next, this.startOf(c)); i < (this.endOf[c] as number); i++) {
+      const o = this.order[i] as number;
+      const { stem } = this.option(o);
+      if (this.isUsed[stem]) continue;
+      const against = (this.optionNow[o] as number) - this.jobNow(stem);
+      if (against < (least.get(stem) ?? Infinity)) least.set(stem, against);
     }
-    return sums;
+    const cheap = [...least.values()].sort((x, y) => x - y).slice(0, Math.max(0, room));
+    return leastCost(circle, ring, cheap);
   }
 
   /** Keeps a set if it is among the best with stems of its own in its places. */
@@ -383,6 +409,28 @@ const costOf = ({ unpinned, value, tie }: Rough): Cost => {
 };
 
 const compareRough = (a: Rough, b: Rough): number => compareCosts(costOf(a), costOf(b));
+
+/**
+ * Options but those that another of the same stem, place and bearing beats in every way: it costs no more by itself nor beside
+ * any other option or stem that is left.
+ */
+function undominated(problem: Problem, { pairs, besides, options: n, stems: m }: PairTables): number[] {
+  const { options, circles } = problem;
+  const beats = (b: number, a: number): boolean => {
+    const [x, y] = [options[b] as Option, options[a] as Option];
+    if (x.stem !== y.stem || x.circle !== y.circle || x.bearingDeg !== y.bearingDeg) return false;
+    if (valueOf(x) > valueOf(y) || (valueOf(x) === valueOf(y) && b > a)) return false;
+    if (circles[x.circle]?.spreads.some(({ value }) => value[a] !== value[b])) return false;
+    for (let p = 0; p < n; p++)
+      if (options[p]?.stem !== x.stem && (pairs[b * n + p] as number) > (pairs[a * n + p] as number))
+        return false;
+    for (let s = 0; s < m; s++)
+      if (s !== x.stem && (besides[b * m + s] as number) > (besides[a * m + s] as number)) return false;
+    return true;
+  };
+  const all = options.map((_, o) => o);
+  return all.filter((a) => !all.some((b) => b !== a && beats(b, a)));
+}
 
 function compareLists(a: readonly number[], b: readonly number[]): number {
   for (let i = 0; i < Math.min(a.length, b.length); i++) {
