@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { meanOn, onCurve, type Curve } from './curve';
+import { everyDecision, summed } from '../testing/every-decision';
 import { compareCosts, type Circle, type Cost, type Option, type Problem } from './problem';
 import { largestGapDeg, pairTables, wholeOf } from './score';
 import { solve, type Solution } from './solve';
@@ -75,74 +76,11 @@ const problem: fc.Arbitrary<Problem> = fc
     };
   });
 
-/** What every part of a decision costs, summed apart from the program: options taken, stems left, all else out. */
-function summed(of: Problem, taken: readonly number[], left: ReadonlySet<number>): Cost | undefined {
-  let [breaches, cost, tie] = [0, 0, 0];
-  const add = (one: { breaches: number; cost: number }): void => {
-    breaches += one.breaches;
-    cost += one.cost;
-  };
-  const isIn = new Set(taken.map((o) => of.options[o]?.stem ?? -1));
-  for (const o of taken) {
-    add(of.options[o] as Option);
-    tie += (of.options[o]?.stem ?? 0) + 1;
-  }
-  of.pairs.filter(({ a, b }) => taken.includes(a) && taken.includes(b)).forEach(add);
-  of.besides.filter(({ a, b }) => taken.includes(a) && left.has(b)).forEach(add);
-  of.amidst.filter(({ a, b }) => left.has(a) && left.has(b)).forEach(add);
-  for (const [stem, parent] of of.parents.entries()) {
-    const stays = (s: number): boolean => s < 0 || isIn.has(s) || left.has(s);
-    if (left.has(stem) && !stays(parent)) return undefined;
-    if (!isIn.has(stem)) cost += left.has(stem) ? (of.leave[stem] ?? 0) : (of.out[stem] as number);
-  }
-  // Each carrier that is neither taken nor left under a stem in a place is one broken rule.
-  const carriers = new Set([...isIn].map((stem) => of.parents[stem] ?? -1));
-  breaches += [...carriers].filter((stem) => stem >= 0 && !isIn.has(stem) && !left.has(stem)).length;
-  of.circles.forEach((ring, c) => {
-    const members = taken.filter((o) => of.options[o]?.circle === c);
-    const n = members.length;
-    breaches += Math.max(0, n - ring.most);
-    cost += Math.max(0, ring.fewest - n) * ring.short;
-    cost += Math.max(0, Math.min(ring.wish - n, ring.wish - ring.fewest)) * ring.empty;
-    cost += Math.max(0, n - ring.wish) * ring.over;
-    const at = members.map((o) => of.options[o]?.bearingDeg ?? 0).sort((a, b) => a - b);
-    const turns = at.map((x, i) => (at[(i + 1) % n] ?? 0) - x + (i === n - 1 ? 360 : 0));
-    const widest = n < 2 ? 360 : Math.max(...turns);
-    cost += Math.round(100 * onCurve(ring.gap, (widest * Math.max(n, ring.wish)) / 360));
-    for (const { value, of: kind, grades } of n < 2 ? [] : ring.spreads) {
-      const values = members.map((o) => value[o] as number);
-      const [low, high] = [Math.min(...values), Math.max(...values)];
-      cost += Math.round(100 * onCurve(grades, kind === 'ratio' ? high / low : high - low));
-    }
-  });
-  const unpinned = of.pinned.filter((stem) => !isIn.has(stem)).length;
-  return [unpinned, breaches, cost, tie];
-}
-
-/** Every decision there is: the best for each choice of stems in places, those that break no more than they must. */
-function everySet(of: Problem): Cost[] {
-  const found = new Map<string, Cost>();
-  for (let bits = 0; bits < 1 << of.options.length; bits++) {
-    const taken = of.options.flatMap((_, o) => ((bits >> o) & 1 ? [o] : []));
-    const stems = taken.map((o) => of.options[o]?.stem ?? -1).sort();
-    if (new Set(stems).size < stems.length) continue;
-    const idle = STEMS.flatMap((_, s) => (stems.includes(s) || of.leave[s] === undefined ? [] : [s]));
-    for (let jobs = 0; jobs < 1 << idle.length; jobs++) {
-      const cost = summed(of, taken, new Set(idle.filter((_, i) => (jobs >> i) & 1)));
-      const known = found.get(stems.join());
-      if (cost && (!known || compareCosts(cost, known) < 0)) found.set(stems.join(), cost);
-    }
-  }
-  const sorted = [...found.values()].sort(compareCosts);
-  const [unpinned, breaches] = sorted[0] as Cost;
-  return sorted.filter((cost) => cost[0] === unpinned && cost[1] === breaches).slice(0, 4);
-}
-
 describe('the search', () => {
   it('finds the costs of the best four sets of any problem, every other stem at its best beside them', () => {
     fc.assert(
       fc.property(problem, (of) => {
-        expect(solve(of).best.map(({ cost }) => cost)).toEqual(everySet(of));
+        expect(solve(of).best.map(({ cost }) => cost)).toEqual(everyDecision(of));
       }),
       { numRuns: 400, seed: 99 },
     );
@@ -184,7 +122,7 @@ describe('a search that is stopped', () => {
     fc.assert(
       fc.property(problem, small(6), (of, nodeLimit) => {
         const { best, bound, proven } = solve(of, { nodeLimit });
-        const optimum = everySet(of)[0] as Cost;
+        const optimum = everyDecision(of)[0] as Cost;
         if (!proven) stopped++;
         expect(compareCosts(bound, optimum)).toBeLessThanOrEqual(0);
         expect(compareCosts(optimum, best[0]?.cost as Cost)).toBeLessThanOrEqual(0);

@@ -79,6 +79,8 @@ type Asked = Required<Omit<JudgeOptions, 'onProgress'>> & { onProgress?: Progres
 const SETS_KEPT = 4;
 /** What is looked at for a first answer: a second or two of one core. */
 export const NODE_LIMIT = 400_000;
+/** What is looked at for one of many like questions, each begun from the answer to the first. */
+const WEIGHED_LIMIT = 20_000;
 /** What is looked at where a first answer is not proven and somebody waits at the tree: some ten times as long. */
 export const LOOK_ON_LIMIT = 4_000_000;
 
@@ -116,7 +118,7 @@ export function decide(state: TreeState, near?: ChosenSet): Readonly<Record<Stem
   if (!form || limbs.length === 0) return undefined;
   if (form.standsOn === 'stems' && limbs.length < 2 && isBare(state)) return undefined;
   const withLimbs = { ...scene, findings: lookAt(scene), limbs, shoots: shootsOf(scene) };
-  const options = { withPrices: false, sets: 1, nodeLimit: NODE_LIMIT };
+  const options = { withPrices: false, sets: 1, nodeLimit: WEIGHED_LIMIT };
   return chooseLimbs(state, withLimbs, form, options, near).verdicts;
 }
 
