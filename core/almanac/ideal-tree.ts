@@ -70,7 +70,7 @@ const IDEALS: Record<FormId, Ideal> = {
   },
   'slim-column': {
     trunk: [210, 36],
-    limbs: Array.from({ length: 10 }, (_, i) => [45 + i * 15, (i * 144) % 360, 35, 34, 8] as const),
+    limbs: Array.from({ length: 10 }, (_, i) => [45 + i * 15, (i * 144) % 360, 48, 34, 6.5] as const),
   },
   'multi-stem-bush': {
     trunk: [150, 24],

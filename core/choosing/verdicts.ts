@@ -43,6 +43,8 @@ export interface Verdict {
   word?: LimbWord;
   /** What a stem that fills no place of the frame is left for. */
   job?: LeftJob;
+  /** Whether it goes by so little that it might as well stay. */
+  isNear?: boolean;
   /** Angle from upright it is spread to where it is left, deg. */
   spreadTo?: number;
   /** Why it is left for a while only: it crowds what stays, or starts too low. It then gets a date. */
@@ -227,7 +229,7 @@ function outVerdict(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Sa
   const loss = (formProblem.idle.get(stem.id)?.out ?? []).reduce((sum, { points }) => sum + points, 0);
   const isNear = !against.some(({ one }) => one.must) && pointsOf(against) - loss < NEAR;
   const limb = tagOf(tree, stem.id);
-  return out(
+  const said = out(
     against[0]?.one.what ?? 'not-needed',
     [
       ...(grave.length > 0 ? toldOf(scene, stem, grave) : [because('why.better', { limb })]),
@@ -236,6 +238,7 @@ function outVerdict(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Sa
     ],
     price,
   );
+  return isNear ? { ...said, isNear } : said;
 }
 
 function trunkVerdict({ chosen, state }: OtherwiseQuestion, own: readonly Finding[]): Saying {

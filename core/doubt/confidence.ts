@@ -30,9 +30,8 @@ export type Confidence =
   | { level: 'close'; turn?: undefined }
   | { level: 'not-weighed' };
 
-/** A set is nearly as good when its form costs at most this much more, or the same and its merit at most that, tenths. */
-const NEAR_FORM = 4;
-const NEAR_MERIT = 10;
+/** A set is nearly as good when it costs at most this much more, hundredths of a point. */
+const NEAR_COST = 300;
 
 /** Shares of a reading's uncertainty it is moved by, either way. */
 const STEPS = [0.25, 0.5, 0.75, 1] as const;
@@ -95,22 +94,19 @@ function noteTurns(
 }
 
 /** Stems that a set nearly as good as the chosen one has otherwise. */
-function contestedIn({ chosen, runnersUp }: Judgement): Set<StemId> {
-  const ids = (set: ChosenSet): StemId[] => set.limbs.map(({ stemId }) => stemId);
+function contestedIn({ chosen, runnersUp, verdicts }: Judgement): Set<StemId> {
+  const ids = (set: ChosenSet): StemId[] => [...set.limbs.map(({ stemId }) => stemId), ...set.left];
   const best = ids(chosen);
   const isNear = ({ cost }: ChosenSet): boolean => {
-    const [unpinned, breaches, short, form, merit] = cost.map(
-      (x, i) => x - (chosen.cost[i] as number),
-    ) as number[];
-    if (unpinned !== 0 || breaches !== 0 || short !== 0) return false;
-    return form === 0 ? (merit as number) <= NEAR_MERIT : (form as number) <= NEAR_FORM;
+    const [unpinned, breaches, dearer] = cost.map((x, i) => x - (chosen.cost[i] as number)) as number[];
+    return unpinned === 0 && breaches === 0 && (dearer as number) <= NEAR_COST;
   };
-  return new Set(
-    runnersUp.filter(isNear).flatMap((set) => {
-      const other = ids(set);
-      return [...best.filter((id) => !other.includes(id)), ...other.filter((id) => !best.includes(id))];
-    }),
-  );
+  const byItself = Object.values(verdicts).flatMap(({ stemId, isNear: near }) => (near ? [stemId] : []));
+  const bySets = runnersUp.filter(isNear).flatMap((set) => {
+    const other = ids(set);
+    return [...best.filter((id) => !other.includes(id)), ...other.filter((id) => !best.includes(id))];
+  });
+  return new Set([...byItself, ...bySets]);
 }
 
 function told(

@@ -2,7 +2,7 @@ import type { TreeState } from '../history/tree-at';
 import type { Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { decisionsOn } from './decisions';
-import { fieldsOf, readingOf, withReading, type ReadField } from './other-reading';
+import { readingOf, withReading, type ReadField } from './other-reading';
 
 /** The nearest change of one reading that would keep a limb; `from` and `to` in the reading's own unit. */
 export interface Counterfactual {
@@ -35,6 +35,9 @@ const FIELDS: Record<
   },
 };
 
+/** What a grower can change of a limb: tied down or aside, or cut back. No one can move a join. */
+const MAY_CHANGE: readonly ReadField[] = ['run', 'bearing', 'length'];
+
 /** Least difference looked for, in the reading's unit. */
 const FINEST = 1;
 
@@ -46,7 +49,7 @@ const FINEST = 1;
 export function whatWouldKeep(state: TreeState, stemId: StemId): Counterfactual | undefined {
   const stem = state.tree.stems.find(({ id }) => id === stemId);
   if (!stem) return undefined;
-  const found = fieldsOf(stem).flatMap((field) => nearest(state, stem, field) ?? []);
+  const found = MAY_CHANGE.flatMap((field) => nearest(state, stem, field) ?? []);
   const far = ({ field, from, to }: Counterfactual): number => Math.abs(to - from) / FIELDS[field].unit(from);
   return found.sort((a, b) => far(a) - far(b))[0];
 }
@@ -54,7 +57,7 @@ export function whatWouldKeep(state: TreeState, stemId: StemId): Counterfactual 
 /** Whether a limb would be kept, were one of its readings another. */
 export function isKeptWith(state: TreeState, stemId: StemId, field: ReadField, value: number): boolean {
   const decision = decisionsOn(withReading(state, stemId, field, value))?.get(stemId);
-  return decision === 'scaffold' || decision === 'leader';
+  return decision === 'scaffold' || decision === 'leader' || decision === 'leave';
 }
 
 function nearest(state: TreeState, stem: Stem, field: ReadField): Counterfactual | undefined {

@@ -85,12 +85,12 @@ describe('what is found', () => {
   it('is told in inches to a grower who reads inches', () => {
     const state = treeOf({
       ...(table.vase as unknown as TestTree),
-      limbs: [limbOf('a', [40, 0, 50, 60, 10]), limbOf('b', [60, 90, 50, 60, 10])],
+      limbs: [limbOf('a', [20, 0, 50, 60, 10]), limbOf('b', [60, 90, 50, 60, 10])],
     });
     const judged = judge(state);
     const [why] = judged.kind === 'judged' ? (judged.verdicts['a']?.reasons ?? []) : [];
     expect(why && tellerIn(ENGLISH, 'imperial')(why)).toBe(
-      'It starts at 15.7 in; limbs on this side start at 17.7 in or higher.',
+      'It starts at 7.9 in; first limbs start at 17.7 in.',
     );
   });
 });

@@ -216,6 +216,18 @@ const PROBES: TestTree[] = [
       ['s', 79, 130, 60, 60, 10],
     ),
   },
+  {
+    ...vase(),
+    limbs: FOUR.map((limb, i) => seen(limb, i === 0 ? { soundTo: reading('length', 40, 'tape') } : {})).map(
+      (limb, i) => ({ ...limb, condition: i === 0 ? 'broken' : 'sound' }),
+    ),
+  },
+  {
+    ...vase(),
+    limbs: FOUR.map((limb, i) =>
+      i === 0 ? seen(limb, { spared: { until: '2026-02-01', keptFor: 'leaf' } }) : limb,
+    ),
+  },
   // A stem that runs on over its highest limb is cut there: thick wood, cut as a heading is.
   ...[96, 104, 112, 120, 128, 136].map((mm): TestTree => ({ ...vase(), trunk: { length: 140, mm } })),
   ...[1, 2, 3].map((leaderFailures): TestTree => ({ ...LEADER, leaderFailures })),

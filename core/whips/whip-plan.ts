@@ -56,14 +56,14 @@ const CLUSTER = 1;
 /** Points of a bud that faces this far from where its limb is wanted, deg. Working values. */
 const OFF_FACING: Curve = [
   [10, 0],
-  [60, 60],
+  [60, 20],
 ];
 /** Points of not knowing which way a bud faces, by deg, and of standing nearer to another chosen one than is wished. Working values. */
 const UNSURE: Curve = [
   [15, 0],
   [60, 2],
 ];
-const CLOSE = 15;
+const CLOSE = 8;
 
 /**
  * The bud plan: which buds to leave, rub off, keep as insurance and notch, and where to head. Buds are chosen by the

@@ -102,6 +102,13 @@ function sharedNode(scene: Scene, a: Stem, b: Stem): Consideration[] {
   return [{ what: 'node', points: limits('weigh.node').value * share, measured: heightCm }];
 }
 
+/** How much two feet share, 0 to 1, where it was read that they stand apart: nearer than the form's least they swell together. */
+function sharedFoot(a: Laid, b: Laid, leastCm: number): number {
+  const [p, q] = [a.course.points[0] as readonly number[], b.course.points[0] as readonly number[]];
+  const apart = Math.hypot((p[0] ?? 0) - (q[0] ?? 0), (p[1] ?? 0) - (q[1] ?? 0));
+  return apart === 0 ? 0 : Math.max(0, 1 - apart / leastCm);
+}
+
 /** A stem this near upright leans nowhere, deg; one in the middle takes this share of the room of one beside. */
 const PLUMB_DEG = 6;
 const IN_MIDDLE = 0.2;
@@ -114,5 +121,8 @@ function crowdedFeet({ limits }: Scene, a: Laid, b: Laid): Consideration[] {
   // A plumb stem leans to no side: it stands in the middle of the others.
   const plumb = Math.min(a.view.runDeg, b.view.runDeg) < PLUMB_DEG ? IN_MIDDLE : 1;
   const share = plumb * meanOn(BY_TURN, turn / turnLimit, Math.hypot(one.sure, two.sure) / turnLimit);
-  return [{ what: 'feet', points: limits('weigh.room').value * share * lesser(a, b), measured: turn }];
+  return [
+    { what: 'feet', points: limits('weigh.room').value * share * lesser(a, b), measured: turn },
+    { what: 'node', points: limits('weigh.node').value * sharedFoot(a, b, limits('stem.apartCm').value) },
+  ];
 }
