@@ -1,6 +1,7 @@
 import { tell } from '../testing/tell';
 import { describe, expect, it } from 'vitest';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
+import type { TreeState } from '../history/tree-at';
 import cases from './by-hand.cases.json';
 import { judge, problemOf, type Judgement } from '../judging/judge';
 import { solve } from './solve';
@@ -25,23 +26,21 @@ function judged(tree: TestTree): Judgement {
   return answer;
 }
 
-describe('ten trees summed by hand', () => {
-  it.each(cases)('$why', ({ limbs, stems, cost, rulings }) => {
-    const built = problemOf(
-      treeOf(
-        vase(limbs as unknown as Record<string, Row>, {
-          rulings: (rulings ?? {}) as TestTree['rulings'] & object,
-        }),
-      ),
-    );
+/** The same tree with every reading known to the letter, so that no mean is to be taken. */
+function toTheLetter(state: TreeState): TreeState {
+  const sure = (value: unknown): unknown =>
+    JSON.parse(JSON.stringify(value), (key, found: unknown) => (key === 'sure' ? 0 : found));
+  return { ...state, tree: sure(state.tree) as TreeState['tree'] };
+}
+
+describe('trees summed by hand', () => {
+  it.each(cases)('$why', ({ limbs, stems, cost, left }) => {
+    const built = problemOf(toTheLetter(treeOf(vase(limbs as unknown as Record<string, Row>))));
     const best = built && solve(built.problem).best[0];
-    expect(
-      best?.options
-        .map((o) => built?.candidacies[o]?.stem.id)
-        .sort()
-        .join(''),
-    ).toBe(stems);
-    expect(best?.cost).toEqual(cost);
+    const ids = best?.options.map((o) => built?.candidacies[o]?.stem.id).sort();
+    expect(ids?.join('')).toBe(stems);
+    expect(best?.left.map((i) => built?.problem.stems[i]).join('')).toBe(left ?? '');
+    expect(best?.cost.slice(0, 3)).toEqual([0, 0, cost]);
   });
 });
 
@@ -60,15 +59,15 @@ describe('pins and bans', () => {
       ruling: 'out',
       reasons: [{ code: 'why.you-take' }],
     });
-    expect(verdicts['d']?.price?.parts.map(tell)).toEqual(['the largest gap narrows from 180° to 90°']);
+    expect(verdicts['d']?.price?.parts.map(tell)).toEqual(['the largest gap narrows from 140° to 90°']);
   });
 
   it('say what keeping a barred limb costs: the rule it stands against', () => {
-    const tree = vase({ ...FOUR, e: [92, 45, 20, 80, 12] });
+    const tree = vase({ ...FOUR, e: [64, 95, 20, 80, 12] });
     expect(judged(tree).verdicts['e']?.decision).toBe('out');
     const pinned = judged({ ...tree, rulings: { e: 'keep' } });
-    expect(pinned.verdicts['e']?.decision).toBe('scaffold');
-    expect(pinned.verdicts['e']?.price?.parts.map(tell)[0]).toBe('stands against the rule “Narrow crotch”');
+    expect(['scaffold', 'leave']).toContain(pinned.verdicts['e']?.decision);
+    expect(pinned.verdicts['e']?.price?.parts.map(tell).join()).toContain('“Narrow crotch”');
   });
 
   it('hold for laterals and suckers too, and say what speaks against', () => {
@@ -142,9 +141,7 @@ describe('a tree on wires', () => {
     });
     expect(chosen.limbs.map(({ stemId }) => stemId).sort()).toEqual(['a', 'b', 'trunk']);
     expect(chosen.empty.map(({ place }) => place)).toEqual(['wire 2 toward 90°', 'wire 2 toward 270°']);
-    expect(verdicts['f']?.reasons.map(tell)[0]).toBe(
-      'It stands 90° out of the wall’s plane: it grows into the wall or away from it.',
-    );
+    expect(verdicts['f']?.reasons.map(tell)[0]).toBe('It stands 90° out of the plane of the wall.');
     const bends = plan.acts.flatMap((act) =>
       act.kind === 'bend' ? [[act.stemId, act.toDeg, act.safety]] : [],
     );
@@ -163,8 +160,9 @@ describe('the plan', () => {
     const limb = frustum(2, 12, 12) + frustum(78, 12, 3);
     const stem = frustum(10, 44, 44) + frustum(90, 44, 36.8);
     const rules = { 'shorten.longCm': 200, 'tips.apartCm': 200 };
-    const tree = vase({ ...FOUR, e: [92, 45, 20, 80, 12] }, { rules });
-    const { plan } = judged(tree);
+    const dead: Limb = { id: 'e', h: 92, bearing: 45, angle: 20, length: 80, mm: 12, condition: 'dead' };
+    const tree = vase(FOUR, { rules });
+    const { plan } = judged({ ...tree, limbs: [...tree.limbs, dead] });
     expect(plan.acts.map(({ kind }) => kind)).toEqual(['take-out']);
     expect(plan.woodShare).toBeCloseTo(limb / (stem + 5 * limb), 9);
   });

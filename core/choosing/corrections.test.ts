@@ -35,9 +35,15 @@ describe('a soft shoot with a narrow join', () => {
     ['in winter', '2026-12-10', shoot],
     ['once thicker than 8 mm', '2026-06-20', { ...shoot, mm: 8.5 }],
     ['of last year', '2026-06-20', { ...shoot, more: { growthCm: { '2025': 30 } } }],
-    ['with bark trapped', '2026-06-20', { ...shoot, barkTrapped: true }],
-  ])('%s goes', (_, day, limb) => {
-    expect(onDay(day, limb).verdicts['s']?.decision).toBe('out');
+  ])('%s is spread while it is pliable, though its join stays as it is', (_, day, limb) => {
+    const { verdicts, plan } = onDay(day, limb);
+    expect(verdicts['s']).toMatchObject({ decision: 'scaffold', correction: { kind: 'spread', toDeg: 45 } });
+    const shape = plan.after.stems.find(({ id }) => id === 's')?.shape;
+    expect(shape?.run.value).toBe(45);
+  });
+
+  it('with bark trapped goes', () => {
+    expect(onDay('2026-06-20', { ...shoot, barkTrapped: true }).verdicts['s']?.decision).toBe('out');
   });
 });
 
@@ -66,8 +72,8 @@ describe('side shoots', () => {
 
   it.each([
     ['flat and long is left', on('s', {}), 'leave', 'leave'],
-    ['steep and thin is bent', on('s', { angle: 45 }), 'leave', 'bend'],
-    ['steep and thick is shortened', on('s', { angle: 45, mm: 11 }), 'leave', 'shorten'],
+    ['steep and thin, near the trunk, is bent', on('s', { h: 20, angle: 45, length: 44 }), 'leave', 'bend'],
+    ['steep and thick is shortened', on('s', { h: 20, angle: 45, length: 44, mm: 11 }), 'leave', 'shorten'],
     ['short is left, however steep', on('s', { angle: 45, length: 18 }), 'leave', 'leave'],
     ['upright and strong goes', on('s', { angle: 20 }), 'out', undefined],
     ['growing back into the centre goes', on('s', { bearing: 180 }), 'out', undefined],
@@ -80,6 +86,6 @@ describe('side shoots', () => {
   it('on a weak limb all go that are long, so that its tip gets all', () => {
     const weak = vase(on('s', {}));
     const limbs = weak.limbs.map((l) => (l.id === 'l0' ? { ...l, mm: 6.5 } : l));
-    expect(judged({ ...weak, limbs }).verdicts['s']).toMatchObject({ decision: 'out', rule: 'too-thin' });
+    expect(judged({ ...weak, limbs }).verdicts['s']).toMatchObject({ decision: 'out', rule: 'weak-limb' });
   });
 });

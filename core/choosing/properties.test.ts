@@ -76,12 +76,16 @@ describe('what must not change a choice', () => {
     'banning a limb that was not chosen',
     fc.property(limbs(8), some, (list, by) => {
       const { stems, cost } = best(vase(list));
-      const others = list.filter(({ id }) => !stems.includes(id));
+      const { chosen } = judged(vase(list));
+      const others = list.filter(({ id }) => !stems.includes(id) && !chosen.left.includes(id));
       const out = others[by % Math.max(1, others.length)];
       if (!out) return;
       const banned = best(vase(list, { rulings: { [out.id]: 'out' } }));
       expect(banned.stems).toEqual(stems);
-      expect(banned.cost.slice(0, 5)).toEqual(cost.slice(0, 5));
+      // What it took to be sure of it is saved: no more than the points of doubt.
+      const saved = (cost[2] as number) - (banned.cost[2] as number);
+      expect(saved).toBeGreaterThanOrEqual(0);
+      expect(saved).toBeLessThanOrEqual(200);
     }),
   );
 });
@@ -92,7 +96,7 @@ describe('what a grower decides', () => {
     fc.property(limbs(8), some, (list, by) => {
       const [pin, ban] = [list[by % list.length], list[(by + 1) % list.length]] as [Limb, Limb];
       const { verdicts } = judged(vase(list, { rulings: { [pin.id]: 'keep', [ban.id]: 'out' } }));
-      expect(verdicts[pin.id]?.decision).toBe('scaffold');
+      expect(['scaffold', 'leave']).toContain(verdicts[pin.id]?.decision);
       expect(verdicts[ban.id]?.decision).toBe('out');
     }),
   );
@@ -100,9 +104,9 @@ describe('what a grower decides', () => {
   check(
     'never makes the choice better than it was: every rank before the tie can only get worse',
     fc.property(limbs(7), some, (list, by) => {
-      const free = best(vase(list)).cost.slice(0, 5);
+      const free = best(vase(list)).cost.slice(0, 3);
       const { id } = list[by % list.length] as Limb;
-      const pinned = best(vase(list, { rulings: { [id]: 'keep' } })).cost.slice(0, 5);
+      const pinned = best(vase(list, { rulings: { [id]: 'keep' } })).cost.slice(0, 3);
       const firstOther = free.findIndex((x, i) => x !== pinned[i]);
       if (firstOther >= 0) expect(pinned[firstOther]).toBeGreaterThan(free[firstOther] as number);
     }),
@@ -113,9 +117,11 @@ describe('the plan', () => {
   check(
     'leaves just the limbs that stay, takes between none and all of the wood, and each act has words',
     fc.property(limbs(8), (list) => {
-      const { chosen, plan, verdicts } = judged(vase(list));
-      const put = Object.values(verdicts).filter(({ decision }) => decision === 'temporary');
-      const kept = [...chosen.limbs, ...put].map(({ stemId }) => stemId).sort();
+      const { plan, verdicts } = judged(vase(list));
+      const kept = Object.values(verdicts)
+        .filter(({ decision }) => !['out', 'goes-with', 'trunk'].includes(decision))
+        .map(({ stemId }) => stemId)
+        .sort();
       expect(
         plan.after.stems
           .map(({ id }) => id)

@@ -50,25 +50,6 @@ describe('every verdict', () => {
     for (const id of out) expect(left.has(id), id).toBe(false);
   });
 
-  it('never begins with a fault that a limb which stays has as badly', () => {
-    // A thin stem: every limb of the tier is over half of it. The one nearest to another’s bearing goes.
-    const rows = [
-      ['b', 54, 245, 9.5],
-      ['c', 57, 20, 9.5],
-      ['d', 60, 145, 9.5],
-      ['f', 71, 60, 9.5],
-      ['i', 84, 330, 9.5],
-    ] as const;
-    const limbs = rows.map(([id, h, bearing, mm]): Limb => ({ id, h, bearing, mm, angle: 58, length: 60 }));
-    const judged = judge(treeOf({ form: 'central-leader', trunk: { length: 172, mm: 24 }, limbs }));
-    if (judged.kind !== 'judged') throw new Error(judged.kind);
-    const reasons = judged.verdicts['c']?.reasons.map(tell) ?? [];
-    expect(reasons[0]).toBe('The limbs stand better without C.');
-    expect(reasons.at(-1)).toMatch(
-      /% as thick as the stem at its join, over 50 %.* which stays, is no better/,
-    );
-  });
-
   it('is told in a word or two, and in one word for a narrow column', () => {
     expect(tell(decisionCalled({ decision: 'scaffold', word: 'rib' }))).toBe('stays: rib');
     expect(tell(decisionCalled({ decision: 'scaffold', word: 'scaffold' }))).toBe('stays');
@@ -87,14 +68,14 @@ describe('a price', () => {
   it('is not worked out when it is not asked for', () => {
     const state = treeOf({
       ...vase,
-      limbs: [...four, { ...(four[0] as Limb), id: 'x', bearing: 40, h: 96 }],
+      limbs: [...four, { ...(four[0] as Limb), id: 'x', bearing: 5, h: 54 }],
     });
     const of = (withPrices: boolean): unknown => {
       const judged = judge(state, { withPrices });
       return judged.kind === 'judged' && judged.verdicts['x']?.price;
     };
     expect(of(false)).toBeUndefined();
-    expect(of(true)).toMatchObject({ loses: [], parts: expect.any(Array) as unknown[] });
+    expect(of(true)).toMatchObject({ parts: expect.any(Array) as unknown[] });
   });
 
   it('tells how many sets are looked for', () => {

@@ -5,7 +5,7 @@ import { readYardFile } from '../formats/read';
 import { judge, type Judgement } from '../judging/judge';
 import { sceneOf } from '../judging/scene';
 import { lookAt } from '../findings';
-import { clearanceLimit, limbsOf } from '../findings/measures';
+import { clearanceLimit, limbsOf, shootsOf } from '../findings/measures';
 import { readBook, treeState, type TreeState } from '../history/tree-at';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import { closestApproach } from '../tree/approach';
@@ -164,7 +164,13 @@ describe('what comes of every planned cut', () => {
       for (const act of plan.acts) {
         if (act.kind !== 'shorten' || !act.bud) continue;
         const uncut = layOut({ ...plan.after, stems: withWhole(state, plan.after.stems, act.stemId) });
-        const at = { ...scene, laid: uncut, findings: lookAt(scene), limbs: limbsOf(scene) };
+        const at = {
+          ...scene,
+          laid: uncut,
+          findings: lookAt(scene),
+          limbs: limbsOf(scene),
+          shoots: shootsOf(scene),
+        };
         const stem = uncut.tree.stems.find(({ id }) => id === act.stemId);
         if (!stem) throw new Error(act.stemId);
         const shoot = shootOf(at, stem, act.toLengthCm, act.bud.facingDeg);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { FormScene } from '../choosing/candidacy';
 import { lookAt } from '../findings';
-import { limbsOf } from '../findings/measures';
+import { limbsOf, shootsOf as risingIn } from '../findings/measures';
 import { sceneOf } from '../judging/scene';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import type { Act } from '../acts/acts';
@@ -34,7 +34,7 @@ const on = (id: string, cm: number, more: Partial<Limb> = {}): Limb => ({
 function sceneWith(limbs: readonly Limb[], more: Partial<TestTree> = {}): FormScene {
   const state = treeOf({ form: 'open-vase', trunk: { length: 90, mm: 40, headed: true }, limbs, ...more });
   const scene = sceneOf(state);
-  return { ...scene, findings: lookAt(scene), limbs: limbsOf(scene) };
+  return { ...scene, findings: lookAt(scene), limbs: limbsOf(scene), shoots: risingIn(scene) };
 }
 
 function wishFor(scene: FormScene, more: Partial<CutWish> = {}): CutWish {

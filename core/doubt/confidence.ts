@@ -74,6 +74,9 @@ export function weigh(
   return told(before, turns, contested, true);
 }
 
+/** What a decision comes to: a limb in a place and one that is only left both stay. */
+const fateOf = (decision: Decision): Decision => (decision === 'leave' ? 'scaffold' : decision);
+
 function noteTurns(
   state: TreeState,
   near: ChosenSet,
@@ -88,7 +91,7 @@ function noteTurns(
   const after = decisionsOn(withReading(state, stem.id, field, to), near);
   for (const [stemId, decision] of before) {
     const now = after?.get(stemId) ?? 'leave';
-    if (now === decision || turns.has(stemId)) continue;
+    if (fateOf(now) === fateOf(decision) || turns.has(stemId)) continue;
     turns.set(stemId, { stemId: stem.id, field, from, to, decision: now });
   }
 }

@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { judge } from '../judging/judge';
 import { caseTree, type JudgementCase } from '../testing/case-tree';
+import situations from '../judgements/growers/situations.json';
+import { stateOf as stateOfCase } from '../judgements/growers/answer';
+import type { TreeCase } from '../judgements/growers/case';
 import table from '../judgements/judgements.cases.json';
 import type { TreeState } from '../history/tree-at';
 import { runs } from '../testing/deep';
-import { treeOf } from '../testing/trees';
 import { weigh } from './confidence';
 import { isKeptWith, whatWouldKeep } from './counterfactual';
 import { decisionsOn } from './decisions';
@@ -55,20 +56,20 @@ describe('a verdict called clear', () => {
 
 describe('a close call', () => {
   it('names the reading that turns it, and that reading does', () => {
-    const state = stateOf('leader-rival-top');
-    const found = weigh(state)['t'];
+    const state = stateOf('leader-good-tier');
+    const found = weigh(state)['e'];
     if (found?.level !== 'close' || !found.turn) throw new Error('not close');
     const { stemId, field, to, decision } = found.turn;
-    expect(decisionsOn(withReading(state, stemId, field, to))?.get('t')).toBe(decision);
+    expect(decisionsOn(withReading(state, stemId, field, to))?.get('e')).toBe(decision);
   });
 
   it('is one where a set nearly as good has it otherwise', () => {
-    const levels = weigh(stateOf('vase-all-mediocre'));
-    expect(levels['b']?.level).toBe('close');
+    const fifth = situations.find(({ id }) => id === 'S02') as unknown as TreeCase;
+    expect(weigh(stateOfCase(fifth), { budget: 1 })['e']).toEqual({ level: 'close' });
   });
 
   it('is one wherever a bearing was only guessed', () => {
-    const state = stateOf('vase-lost-side');
+    const state = stateOf('vase-cluster');
     const guessed = {
       ...state,
       tree: {
@@ -105,14 +106,10 @@ describe('what would keep a limb', () => {
       expect(isKeptWith(state, stemId, field, to - Math.sign(to - from))).toBe(false);
   });
 
-  it('is a wider crotch for a limb that only its crotch bars, at the limit to the degree', () => {
-    const limbs = [0, 90, 180, 270].map((bearing, i) => ({
-      ...{ id: `l${i}`, h: 50 + i * 12, bearing, length: 80, mm: 12, angle: bearing === 270 ? 22 : 50 },
-    }));
-    const state = treeOf({ form: 'open-vase', trunk: { length: 100, mm: 44, headed: true }, limbs });
-    const judged = judge(state);
-    expect(judged.kind === 'judged' && judged.verdicts['l3']?.decision).toBe('out');
-    expect(whatWouldKeep(state, 'l3')).toEqual({ field: 'angle', from: 22, to: 30 });
+  it('is a limb tied or cut back: no one can move a join', () => {
+    const fields = outs.flatMap(([id, stemId]) => whatWouldKeep(stateOf(id), stemId)?.field ?? []);
+    expect(fields.length).toBeGreaterThan(0);
+    expect(fields.filter((field) => !['run', 'bearing', 'length'].includes(field))).toEqual([]);
   });
 
   it('is none for dead wood', () => {

@@ -158,10 +158,12 @@ function spared(question: StagingQuestion, stem: Stem): Verdict {
   const before = question.verdicts[stem.id] as Verdict;
   const until = yearsOn(question.today, 1);
   const keptFor = purposeOf(question, stem);
-  const reason = because(`stay.${before.forAWhile ?? 'crowds'}`, {
+  const why = before.forAWhile ?? 'crowds';
+  const args = {
     until: day(until),
     purpose: told(`purpose.${keptFor}`),
-  });
+  };
+  const reason = because(`stay.${why}`, args, onFigure(why === 'low' ? 'clearance.cm' : 'weigh.room'));
   return { ...before, decision: 'temporary', until, keptFor, reasons: [reason, ...before.reasons.slice(1)] };
 }
 

@@ -34,7 +34,8 @@ export function carrierMm(laid: LaidTree, carrier: Stem, limb: Stem): number {
   const own = (cm: number): number => (Math.max(0, carrier.length.value - cm) / SHOOT_CM_PER_MM) ** 2;
   const { datumCm } = taperOf(carrier);
   let [here, below] = [own(atCm), own(datumCm)];
-  for (const { id, diameter } of childrenOf(laid.tree, carrier.id)) {
+  for (const { id, diameter, condition } of childrenOf(laid.tree, carrier.id)) {
+    if (condition === 'dead') continue;
     const feeds = diameter.value ** 2;
     const joinCm = laid.joins.get(id) ?? 0;
     if (joinCm > datumCm) below += feeds;

@@ -103,7 +103,10 @@ export function dominationCost(scene: Scene, view: LimbView): Consideration[] {
 function peersCost({ laid, limits }: Scene, { stem }: LimbView): Consideration {
   const at = laid.joins.get(stem.id) ?? 0;
   const peers = childrenOf(laid.tree, laid.trunk?.id ?? '')
-    .filter(({ id }) => id !== stem.id && Math.abs((laid.joins.get(id) ?? 0) - at) <= BESIDE_CM)
+    .filter(
+      ({ id, condition }) =>
+        condition !== 'dead' && id !== stem.id && Math.abs((laid.joins.get(id) ?? 0) - at) <= BESIDE_CM,
+    )
     .map(({ diameter }) => diameter.value)
     .sort((a, b) => a - b);
   const middle = peers[Math.floor(peers.length / 2)] ?? stem.diameter.value;

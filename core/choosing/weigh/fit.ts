@@ -75,7 +75,8 @@ export function fitCost(scene: Scene, view: LimbView): Consideration[] {
 function slightness({ laid }: Scene, stem: Stem): number {
   const at = laid.joins.get(stem.id) ?? 0;
   const near = laid.tree.stems.filter(
-    ({ id, parent }) =>
+    ({ id, parent, condition }) =>
+      condition !== 'dead' &&
       parent.kind === 'stem' &&
       stem.parent.kind === 'stem' &&
       parent.stemId === stem.parent.stemId &&

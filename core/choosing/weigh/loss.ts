@@ -36,11 +36,12 @@ const wholes = new WeakMap<Tree, Whole>();
 function wholeOf(tree: Tree, standsOn: Scene['standsOn']): Whole {
   const known = wholes.get(tree);
   if (known) return known;
-  const bears = tree.stems.filter(({ parent }) => parent.kind === 'stem' || standsOn === 'stems');
+  const living = { ...tree, stems: tree.stems.filter(({ condition }) => condition !== 'dead') };
+  const bears = living.stems.filter(({ parent }) => parent.kind === 'stem' || standsOn === 'stems');
   const trunk = standsOn === 'stems' ? undefined : trunkOf(tree);
   const leaderCm = trunk && !trunk.headed ? endOf(tree, trunk) : 0;
   const whole = {
-    wood: woodOf(tree),
+    wood: woodOf(living),
     shootsCm: leaderCm + bears.reduce((sum, { length }) => sum + length.value, 0),
   };
   wholes.set(tree, whole);

@@ -72,7 +72,7 @@ const WEAK: Curve = [
   [1, 0],
 ];
 /** Share of the weights of a limb of the trunk that a side shoot has. Working values. */
-const SHARE = { sprout: 1, inward: 1, hangs: 1, foot: 1.2, crowd: 0.6, low: 0.4, weak: 0.35, join: 0.2 };
+const SHARE = { sprout: 1, inward: 1, hangs: 1, foot: 1.2, crowd: 0.6, low: 0.4, weak: 1, join: 0.2 };
 
 /** What a side shoot costs where it is left on a limb that stays, by itself. */
 export function sideShootHarm(scene: FormScene, stem: Stem, carrier: Stem): Consideration[] {
