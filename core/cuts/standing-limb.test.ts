@@ -62,6 +62,13 @@ const TREES: [string, TreeState][] = [
       limbs: [0, 90, 180, 270].map((bearing, i) => limb('abcd'[i] ?? '', 52 + i * 13, bearing)),
     }),
   ],
+  [
+    'a calm axis over reach',
+    treeOf({
+      ...{ form: 'bent-down-axis', trunk: { length: 260, mm: 40 }, planted: '2018-01-01' },
+      limbs: [0, 120, 240, 60].map((bearing, i) => limb(`k${i}`, 55 + i * 48, bearing, 92, { mm: 7 })),
+    }),
+  ],
   ['an arm no bud of which serves', treeOf(wall([on('e', 's', 38, 90, 84)]))],
 ];
 

@@ -152,7 +152,9 @@ function armCandidacy(scene: FormScene, stem: Stem, wires: readonly number[], wa
     ...planeCost(scene, stem, wall).map((one) => ({ ...one, points: one.points * ARM_SHARE })),
     { what: 'wire', points: meanOn(TO_WIRE, seat.belowCm, stem.origin.sure), measured: seat.belowCm },
   ];
-  return seated(scene, stem, seat.wire * 2 + seat.side, asks);
+  const arm = seated(scene, stem, seat.wire * 2 + seat.side, asks);
+  // Laid along its wire, an arm rivals nothing, however steep it stands yet.
+  return { ...arm, against: arm.against.filter(({ what }) => what !== 'rival' && what !== 'strong') };
 }
 
 /** Points by how far the two arms of a wire are from starting at like heights, cm, and from like thickness. Working values. */

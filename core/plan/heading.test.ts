@@ -69,19 +69,25 @@ describe('the leader', () => {
   });
 
   it('of a modified leader is held 45 cm over the tips of its large limbs', () => {
-    // The highest tip: 75 + 80 cos 50 = 126.4; and 45.
-    const large = [0, 120, 240].map((bearing, i) =>
-      limb(`l${i}`, 55 + i * 10, bearing, { angle: 50, length: 80, mm: 16 }),
-    );
-    const tree: TestTree = { form: 'modified-leader', trunk: { length: 230, mm: 44 }, limbs: large };
-    expect(cut(tree, 'trunk')).toEqual({ to: expect.closeTo(171.4, 1) as number, rule: 'top.overCm' });
+    // The highest tip: 75 + 100 cos 50 = 139.3; and 45. Of 80 cm they are far behind 155 cm of stem: 126.4 and 12.
+    const tree = (length: number): TestTree => ({
+      ...{ form: 'modified-leader', trunk: { length: 230, mm: 44 } },
+      limbs: [0, 120, 240].map((bearing, i) =>
+        limb(`l${i}`, 55 + i * 10, bearing, { angle: 50, length, mm: 16 }),
+      ),
+    });
+    const to = (cm: number): number => expect.closeTo(cm, 1) as number;
+    expect(cut(tree(100), 'trunk')).toEqual({ to: to(184.3), rule: 'top.overCm' });
+    expect(cut(tree(80), 'trunk')).toEqual({ to: to(138.4), rule: 'top.overCm' });
   });
 
   it('of a bent-down axis is held at the highest limb within reach, not at a stump', () => {
     const flat = [0, 120, 240, 60].map((bearing, i) =>
       limb(`l${i}`, 55 + i * 48, bearing, { angle: 92, mm: 5 + (i === 3 ? 0 : 3) }),
     );
-    const tree: TestTree = { form: 'bent-down-axis', trunk: { length: 260, mm: 40 }, limbs: flat };
+    const tree: TestTree = {
+      ...{ form: 'bent-down-axis', trunk: { length: 260, mm: 40 }, limbs: flat, planted: '2018-01-01' },
+    };
     expect(cut(tree, 'trunk')).toEqual({ to: expect.closeTo(200, 6) as number, rule: 'over-reach' });
     expect(cut({ ...tree, site: { reachCm: 270 } }, 'trunk')).toBeUndefined();
   });
@@ -90,7 +96,8 @@ describe('the leader', () => {
     const steep = [0, 120, 240, 60].map((bearing, i) =>
       limb(`l${i}`, 55 + i * 48, bearing, { angle: 60, mm: i === 3 ? 5 : 8 }),
     );
-    const done = acts({ form: 'bent-down-axis', trunk: { length: 260, mm: 40 }, limbs: steep });
+    const axis = { form: 'bent-down-axis', trunk: { length: 260, mm: 40 }, planted: '2018-01-01' } as const;
+    const done = acts({ ...axis, limbs: steep });
     expect(done.flatMap((act) => (act.kind === 'bend' ? [act.stemId] : []))).toEqual(['l0', 'l1', 'l2']);
     const wanted = done.flatMap((act) => (act.kind === 'make-limb' ? [act.heightCm] : []));
     expect(wanted.length).toBeGreaterThan(0);
@@ -102,7 +109,8 @@ describe('the leader', () => {
     const limbs = [0, 120, 240, 60].map((bearing, i) =>
       limb(`l${i}`, 55 + i * 48, bearing, { angle: 92, mm: i === 3 ? 5 : 8 }),
     );
-    const tree: TestTree = { form: 'bent-down-axis', trunk: { length: 260, mm: 40 }, limbs, site: reach };
+    const axis = { form: 'bent-down-axis', trunk: { length: 260, mm: 40 }, planted: '2018-01-01' } as const;
+    const tree: TestTree = { ...axis, limbs, site: reach };
     expect(cut(tree, 'trunk')?.to).toBeCloseTo(55 + 2 * 48 + 1, 6);
     expect(cut({ ...tree, rulings: { l3: 'keep' } }, 'trunk')?.to).toBeCloseTo(55 + 3 * 48 + 1, 6);
   });

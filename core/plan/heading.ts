@@ -96,17 +96,16 @@ const WEAK_BESIDE = 0.75;
 /** A weak limb loses a larger part of its length than the others of theirs, by this much more. Working value. */
 const MORE = 1.2;
 
-/** How a limb stands beside the others of the frame: the lesser of its growth and thickness over the middle of theirs; 1 for a limb alone. */
+/** How a limb stands beside the others of the frame: the lesser of its thickness and, where all were read, its growth over the middle of theirs; 1 for a limb alone. */
 function besidePeers({ scene, chosen }: PlanQuestion, stem: Stem): number {
   const peers = chosen.limbs
     .filter(({ role, stemId }) => role === 'scaffold' && stemId !== stem.id)
     .flatMap(({ stemId }) => stemOf(scene.laid.tree, stemId) ?? []);
   if (peers.length < 2) return 1;
   const over = (of: (stem: Stem) => number): number => of(stem) / Math.max(1, middle(peers.map(of)));
-  return Math.min(
-    over(lastGrowthCm),
-    over(({ diameter }) => diameter.value),
-  );
+  const areRead = [stem, ...peers].every((one) => newestCm(one) !== undefined);
+  const byThickness = over(({ diameter }) => diameter.value);
+  return areRead ? Math.min(over(lastGrowthCm), byThickness) : byThickness;
 }
 
 function middle(values: readonly number[]): number {
@@ -344,13 +343,18 @@ const CALM_CM = 50;
 const CALM_SEASONS = 6;
 
 /** A form that is held within reach is cut to its highest limb that stays; above reach that is only one the grower pinned. */
-function withinReach({ scene, form }: PlanQuestion, kept: readonly Kept[], trunk: Stem): Cut | undefined {
+function withinReach(question: PlanQuestion, kept: readonly Kept[], trunk: Stem): Cut | undefined {
+  const { scene, form } = question;
   const { laid, findings, site } = scene;
   if (!form.holdsHeight || !findings.some(({ rule }) => rule === 'over-reach')) return undefined;
   const joins = kept
     .filter(({ limb }) => limb.role === 'scaffold')
     .map(({ stem }) => ({ stem, heightCm: joinHeightCm(laid, stem) }))
-    .filter(({ heightCm }) => heightCm >= site.reachCm - NEAR_REACH_CM || form.needsWall)
+    .filter(({ stem, heightCm }) => {
+      const isPinned = question.verdicts[stem.id]?.ruling === 'keep';
+      const isNear = heightCm >= site.reachCm - NEAR_REACH_CM && heightCm <= site.reachCm;
+      return isPinned || isNear || form.needsWall;
+    })
     .sort((a, b) => b.heightCm - a.heightCm);
   const grown = newestCm(trunk);
   const isCalm = grown === undefined ? scene.when.seasonsGrown >= CALM_SEASONS : grown <= CALM_CM;

@@ -24,8 +24,18 @@ const uneven = treeOf({
     ...{ id: 'abct'[i] ?? '', h: 52 + i * 12, bearing, angle: 50, length: 70, mm: i === 3 ? 9 : 13 },
   })),
 });
-/** Every tree of the demo yard and that one, in every school. */
-const TREES = [...book.trees.flatMap(({ record }) => treeState(book, record.id) ?? []), uneven].flatMap(
+/** A vase with a thick low limb that bears: it is spared for a while. */
+const low = treeOf({
+  ...{ form: 'open-vase', trunk: { length: 100, mm: 40, headed: true }, shapedBefore: true },
+  limbs: [
+    { id: 'low', h: 35, bearing: 60, angle: 60, length: 120, mm: 24, more: { bears: 'fruit' } },
+    ...[0, 120, 240].map((bearing, i) => ({
+      ...{ id: 'xyz'[i] ?? '', h: 60 + i * 12, bearing, angle: 50, length: 70, mm: 13 },
+    })),
+  ],
+});
+/** Every tree of the demo yard and these, in every school. */
+const TREES = [...book.trees.flatMap(({ record }) => treeState(book, record.id) ?? []), uneven, low].flatMap(
   (state) => {
     const { record } = state;
     return SCHOOL_IDS.flatMap((id): { name: string; state: TreeState; judged: Judgement }[] => {

@@ -89,7 +89,9 @@ export function cutQuestionOf(
 
 /** Limbs that stay round the stem of a form that is not flat. */
 const ringOf = ({ chosen, form }: Pick<PlanQuestion, 'chosen' | 'form'>): StemId[] =>
-  form.needsWall ? [] : chosen.limbs.flatMap(({ role, stemId }) => (role === 'scaffold' ? [stemId] : []));
+  form.needsWall
+    ? []
+    : [...chosen.limbs.flatMap(({ role, stemId }) => (role === 'scaffold' ? [stemId] : [])), ...chosen.left];
 
 /** What is to be done, heading cuts by length alone. */
 function roughActs(question: PlanQuestion): Act[] {
