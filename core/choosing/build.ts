@@ -5,7 +5,7 @@ import { atDeg, type Candidacy, type FormProblem, type Place } from './candidacy
 import { felt, summed, type Consideration } from './consideration';
 import { hundredths } from './curve';
 import type { PairCost, Problem } from './problem';
-import { BREACH } from './score';
+import { BREACH } from './pair-tables';
 
 /** A form's problem with the grower's rulings worked in, and the candidacy behind each option. */
 export interface BuiltProblem {

@@ -1,5 +1,5 @@
 import type { MessageCode } from '../words/message';
-import { BREACH } from './score';
+import { BREACH } from './pair-tables';
 import { hundredths } from './curve';
 
 /** What a grower weighs: each has its sentence in the catalogue. */

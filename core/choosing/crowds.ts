@@ -1,4 +1,4 @@
-import type { PairTables } from './score';
+import type { PairTables } from './pair-tables';
 
 /** Stems of which every two cost at least so much where both are left. */
 export interface Crowd {

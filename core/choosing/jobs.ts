@@ -1,5 +1,5 @@
 import type { Problem } from './problem';
-import { BREACH, type PairTables } from './score';
+import { BREACH, type PairTables } from './pair-tables';
 
 /** What becomes of the stems that fill no place: those left where they are, by index, and what leaving and taking out cost. */
 export interface Jobs {

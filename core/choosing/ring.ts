@@ -1,5 +1,6 @@
 import type { Circle, Option, Problem } from './problem';
-import { BREACH, countCost, gapCost, spanDeg, spreadCost } from './score';
+import { BREACH } from './pair-tables';
+import { countCost, gapCost, spanDeg, spreadCost } from './score';
 
 /** The running state of one circle while its members are being taken. */
 export interface Ring {

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { meanOn, onCurve, type Curve } from './curve';
 import { everyDecision, summed } from '../testing/every-decision';
 import { compareCosts, type Circle, type Cost, type Option, type Problem } from './problem';
-import { largestGapDeg, pairTables, wholeOf } from './score';
+import { pairTables } from './pair-tables';
+import { largestGapDeg, wholeOf } from './score';
 import { solve, type Solution } from './solve';
 
 const small = (max: number): fc.Arbitrary<number> => fc.integer({ min: 0, max });

@@ -1,7 +1,8 @@
 import { compareCosts, type Circle, type Cost, type Option, type Problem } from './problem';
 import { alone, closedRing, emptyRing, leastCost, widened, type Ring } from './ring';
 import { crowdsOf, leastOfCrowds, type Crowd } from './crowds';
-import { BREACH, breachesIn, pairTables, valueOf, wholeOf, type PairTables } from './score';
+import { BREACH, breachesIn, pairTables, valueOf, type PairTables } from './pair-tables';
+import { wholeOf } from './score';
 
 /** A set of options, the stems left beside it, and what all of it costs. */
 export interface Solution {

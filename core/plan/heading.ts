@@ -65,7 +65,7 @@ export function shortenLimb(
 }
 
 /** Shoots of a slim tree that bore go back to a stub, and last season's are halved, as side shoots are elsewhere. */
-function renewalCut(scene: FormScene, stem: Stem): Cut | undefined {
+export function renewalCut(scene: FormScene, stem: Stem): Cut | undefined {
   const sorted = renewed(scene, stem);
   const [reason] = sorted?.reasons ?? [];
   if (sorted?.toLengthCm === undefined || !reason) return undefined;

@@ -18,7 +18,7 @@ import { byOwnWord, moves, oneWound, removalOf, withoutCarried } from './wounds'
 import { leaderAfter } from './leading';
 import { wantedLimbs } from './make-limb';
 import { heldBack } from './held-back';
-import { evened, shortenLeader, shortenLimb } from './heading';
+import { evened, renewalCut, shortenLeader, shortenLimb } from './heading';
 import { endCut } from './limb-ends';
 
 /** The work that brings the tree to what was chosen, and what it takes off. */
@@ -120,11 +120,12 @@ function roughActs(question: PlanQuestion): Act[] {
 }
 
 /** Ends mended of what stays outside of the frame. */
-function endsBesides({ scene, verdicts }: PlanQuestion, kept: ReadonlySet<StemId>): Act[] {
+function endsBesides({ scene, form, verdicts }: PlanQuestion, kept: ReadonlySet<StemId>): Act[] {
   return scene.laid.tree.stems
     .filter(({ id }) => !kept.has(id) && verdicts[id]?.decision === 'leave')
     .flatMap((stem): Act[] => {
-      const cut = endCut(scene, verdicts, stem);
+      const renewal = form.renewsShoots ? renewalCut(scene, stem) : undefined;
+      const cut = renewal ?? endCut(scene, verdicts, stem);
       if (!cut || cut.toLengthCm >= stem.length.value) return [];
       return [{ kind: 'shorten', stemId: stem.id, ...cut, diameterMm: cutDiameterMm(stem, cut.toLengthCm) }];
     });

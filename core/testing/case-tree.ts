@@ -45,6 +45,7 @@ export interface JudgementCase {
       buds?: { firstCm: number; spacingCm: number; phaseDeg: number; phaseBud: number };
     };
     shapedBefore?: boolean;
+    planted?: string;
     leaderFailures?: number;
     rules?: RuleOverrides;
     site?: Partial<Site>;
