@@ -1,5 +1,7 @@
 import type { KindFacts } from './kind-facts';
 import { isInLeaf, type OnEarth } from '../calendar/seasons';
+import { onKind } from '../words/ground';
+import { because, day, type Reason } from '../words/message';
 
 /** Why structural cuts wait, and the day from which they may be made. */
 export interface HoldOff {
@@ -51,3 +53,10 @@ function held(why: HoldOff['why'], site: OnEarth, isoDate: string): HoldOff {
   const end = (y: number): string => `${y}-${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`;
   return { why, until: end(year) > isoDate ? end(year) : end(year + 1) };
 }
+
+/** The fact of the kind that each rests on. */
+const FACT = { 'wet-winter': 'wetWinterRisk', bleeds: 'bleeds', evergreen: 'evergreen' } as const;
+
+/** Why nothing but dead wood and root shoots goes today, and from when the rest may. */
+export const holdOffTold = ({ why, until }: HoldOff): Reason =>
+  because(`hold-off.${why}`, { until: day(until) }, onKind(FACT[why]));

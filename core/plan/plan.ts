@@ -1,7 +1,7 @@
 import type { Kept, PlanQuestion } from './question';
 import type { FormScene } from '../choosing/candidacy';
 import { onFinding, onKind, onSchool, onTree } from '../words/ground';
-import { because, day, restsOn, type Reason } from '../words/message';
+import { because, restsOn, type Reason } from '../words/message';
 import { standsBy, type Verdict } from '../choosing/verdicts';
 import { joinHeightCm } from '../tree/joins';
 import { answerCalled, asked, type QuestionId } from '../schools/questions';
@@ -18,6 +18,7 @@ import { byOwnWord, moves, oneWound, removalOf, withoutCarried } from './wounds'
 import { leaderAfter } from './leading';
 import { wantedLimbs } from './make-limb';
 import { heldBack } from './held-back';
+import { holdOffTold } from '../kinds/hold-off';
 import { evened, renewalCut, shortenLeader, shortenLimb } from './heading';
 import { endCut } from './limb-ends';
 
@@ -65,8 +66,7 @@ const isHygiene = ({ reason }: Act): boolean =>
 
 /** Why nothing else is cut today, and from when it may be; or, where nobody said whether winters are wet, what to mind. */
 function heldNotes({ scene, holdOff }: PlanQuestion): Reason[] {
-  if (holdOff)
-    return [because(`hold-off.${holdOff.why}`, { until: day(holdOff.until) }, onKind('wetWinterRisk'))];
+  if (holdOff) return [holdOffTold(holdOff)];
   const isUnsaid = scene.site.wetWinters === undefined && !scene.when.inLeaf;
   return scene.kind.wetWinterRisk.value && isUnsaid
     ? [because('note.wet-winters', {}, onKind('wetWinterRisk'))]

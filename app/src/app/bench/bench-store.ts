@@ -59,6 +59,8 @@ interface BenchState {
   wentTo: Room;
   /** Whether a press on the drawing pulls a new limb. */
   pulling: boolean;
+  /** Depth of snow that heights are read over, cm; undefined for none. */
+  snowCm: number | undefined;
   /** The cell of the readings that is being filled, which pointing on the drawings may fill. */
   filling: { row: StemId; field: DraftField } | undefined;
 }
@@ -75,6 +77,7 @@ const INITIAL: BenchState = {
   tried: undefined,
   wentTo: 'decide',
   pulling: false,
+  snowCm: undefined,
   filling: undefined,
 };
 
@@ -211,6 +214,9 @@ export const BenchStore = signalStore(
       setDay(day: string): void {
         patchState(store, { day: day === book.today() ? undefined : day });
       },
+      setSnow(snowCm: number | undefined): void {
+        patchState(store, { snowCm });
+      },
       /** Shows the tree with another set of limbs; undefined goes back to the one chosen. */
       tryOn(tried: ChosenSet | undefined): void {
         patchState(store, { tried, moment: 'stands' });
@@ -303,7 +309,11 @@ export const BenchStore = signalStore(
           await book.dropDraft(treeId);
           return true;
         }
-        return book.record({ kind: 'visit', treeId, stems: draft.stems }, store.on(), spent);
+        const snowCm = store.snowCm();
+        const visit = { kind: 'visit' as const, treeId, stems: draft.stems };
+        const isKept = await book.record(snowCm ? { ...visit, snowCm } : visit, store.on(), spent);
+        if (isKept) patchState(store, { snowCm: undefined });
+        return isKept;
       },
       /** Writes down something seen of a stem, as a visit of the day that is set. */
       observe: (stemId: StemId, seen: StemReadings): Promise<boolean> =>

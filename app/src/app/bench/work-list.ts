@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { sceneOf, told, workLines } from '../../../../core';
+import { holdOffTold, sceneOf, told, workLines } from '../../../../core';
 import { saidOnce } from '../card/said-once';
+import { ReasonTold } from '../words/reason-told';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { BenchStore } from './bench-store';
@@ -8,7 +9,7 @@ import { BenchStore } from './bench-store';
 /** The planned work in the order it is done; a touched line takes its limb in hand. */
 @Component({
   selector: 'eb-work-list',
-  imports: [Say, Told],
+  imports: [ReasonTold, Say, Told],
   templateUrl: './work-list.html',
   styleUrl: './work-list.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -16,6 +17,12 @@ import { BenchStore } from './bench-store';
 export class WorkList {
   readonly bench = inject(BenchStore);
   private readonly words = inject(Words);
+
+  /** Why most of it waits today, where it does. */
+  readonly held = computed(() => {
+    const holdOff = this.bench.judged()?.holdOff;
+    return holdOff && holdOffTold(holdOff);
+  });
 
   readonly lines = computed(() => {
     const [state, judged] = [this.bench.state(), this.bench.judged()];

@@ -19,6 +19,8 @@ interface Head {
   kit: string;
   stays: string;
   share: string;
+  /** Why most of the work waits, where it does. */
+  held?: string | undefined;
 }
 
 /** One act as it stands on the sheet, told. */
@@ -48,7 +50,10 @@ export function cardSheet(
   };
   const text = (x: number, y: number, words: string, more = ''): string =>
     `<text x="${x}" y="${y}" font-size="12" fill="${TOKENS.ink}" ${more}>${escaped(words)}</text>`;
-  let y = 478;
+  const held = head.held
+    ? wrapped(head.held, LETTERS_A_LINE).map((part, i) => text(MARGIN, 470 + i * 14, part))
+    : [];
+  let y = 478 + held.length * 14;
   const rows = lines.flatMap(({ number, tag, where, words, tool, caution }) => {
     const parts = [
       ...wrapped(where ? told.say('card.where', { where, words }) : words),
@@ -94,6 +99,7 @@ export function cardSheet(
     placed(cardPlan(picture, 220, told), WIDTH - MARGIN - 190, 112, 190, 190),
     text(WIDTH - MARGIN - 190, 324, told.say('card.stays', { limbs: head.stays })),
     ...wrapped(head.share, 32).map((part, i) => text(WIDTH - MARGIN - 190, 342 + i * 14, part)),
+    ...held,
     ...rows,
     text(MARGIN, y + 14, told.say('card.notes'), 'font-weight="600"'),
     ...notes,

@@ -13,6 +13,7 @@ import {
   day,
   formCalled,
   formOf,
+  holdOffTold,
   schoolCalled,
   share,
   kitFor,
@@ -80,7 +81,7 @@ export class WorkCard {
   readonly head = computed(() => {
     const { record, site, form, visitedOn } = this.state();
     const minutes = Math.round(minutesFor(this.scene(), this.judged().plan.acts));
-    const { plan } = this.judged();
+    const { plan, holdOff } = this.judged();
     return {
       name: record.name,
       what: this.words.treeOf(record),
@@ -88,6 +89,7 @@ export class WorkCard {
       toward: this.words.tell(formCalled(form)),
       read: visitedOn ? this.words.say('card.read', { day: day(visitedOn) }) : '',
       minutes,
+      held: holdOff && this.words.tell(holdOffTold(holdOff)),
       school: this.words.tell(schoolCalled(this.state().school.id)),
       kit: this.words.line(kitParts(kitFor(this.scene(), plan.acts))),
       stays: this.words.arg({ list: this.stays().map(({ tag }) => ({ tag })) }),

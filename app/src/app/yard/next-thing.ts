@@ -1,4 +1,4 @@
-import { countedAs, suppliesOf, told, type ActCount, type Message } from '../../../../core';
+import { countedAs, day, suppliesOf, told, type ActCount, type Message } from '../../../../core';
 import type { TreeJudging } from '../judging/judging-store';
 
 /** The next thing to do at a tree, in a few words. */
@@ -48,6 +48,11 @@ function nextOf(judging: TreeJudging | undefined): NextThing {
       [notches, 'next.notch'],
     ] as const
   ).flatMap(([n, code]) => (n > 0 ? [told(code, { n })] : []));
+  const { holdOff } = judged;
+  if (holdOff) {
+    const held = told(words.length > 0 ? 'next.held' : 'next.held.all', { until: day(holdOff.until) });
+    return { words: [...words, held], kind: acts.length > 0 ? 'work' : 'waiting', acts: acts.length };
+  }
   return words.length > 0
     ? { words, kind: 'work', acts: acts.length }
     : { words: [told('next.nothing')], kind: 'none', acts: 0 };

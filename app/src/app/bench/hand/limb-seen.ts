@@ -16,14 +16,17 @@ import {
   whyUnread,
 } from '../../../../../core';
 import { BookStore } from '../../book/book-store';
+import { MeasureField } from '../../fields/measure-field';
 import { Say, Told } from '../../words/told';
 import { Words } from '../../words/words';
 import { BenchStore } from '../bench-store';
 
+type Counted = 'sideShoots' | 'spurs';
+
 /** What is seen of a limb rather than measured, written down as it is said. */
 @Component({
   selector: 'eb-limb-seen',
-  imports: [Say, Told],
+  imports: [MeasureField, Say, Told],
   templateUrl: './limb-seen.html',
   styleUrl: './limb-seen.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -39,7 +42,7 @@ export class LimbSeen {
   readonly crops = CROPS;
 
   /** A word or number on what was seen that cannot be taken as typed. */
-  readonly trouble = signal<{ field: 'sideShoots' | 'grew'; why: Message } | undefined>(undefined);
+  readonly trouble = signal<{ field: Counted | 'grew'; why: Message } | undefined>(undefined);
 
   readonly lastGrowth = computed(() => {
     const grown = this.stem().growthCm[this.lastSeason() ?? ''];
@@ -69,13 +72,17 @@ export class LimbSeen {
     void this.bench.observe(this.stem().id, { fixings });
   }
 
-  seeShoots(typed: string): void {
-    const sideShoots = Number(typed.trim());
-    const isWhole = typed.trim() !== '' && Number.isInteger(sideShoots);
-    const isCount = isWhole && sideShoots >= 0 && sideShoots <= MOST_SIDE_SHOOTS;
+  seeCount(field: Counted, typed: string): void {
+    const count = Number(typed.trim());
+    const isCount = typed.trim() !== '' && Number.isInteger(count) && count >= 0 && count <= MOST_SIDE_SHOOTS;
     const why = told('trouble.no-count', { typed, most: MOST_SIDE_SHOOTS });
-    this.trouble.set(isCount ? undefined : { field: 'sideShoots', why });
-    if (isCount) void this.bench.observe(this.stem().id, { sideShoots });
+    this.trouble.set(isCount ? undefined : { field, why });
+    if (isCount) void this.bench.observe(this.stem().id, { [field]: count });
+  }
+
+  /** How far out it lives, or where its end points, as measured. */
+  seeReading(field: 'soundTo' | 'endBearing', value: number | undefined): void {
+    if (value !== undefined) void this.bench.observe(this.stem().id, { [field]: { value } });
   }
 
   seeGrowth(typed: string): void {

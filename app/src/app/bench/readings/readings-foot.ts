@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { BookStore } from '../../book/book-store';
 import { DayField } from '../../fields/day-field';
+import { MeasureField } from '../../fields/measure-field';
 import { Say, Told } from '../../words/told';
 import { BenchStore } from '../bench-store';
 
 /** What becomes of the cells half typed: what is wrong in them, thrown away, brought back or entered as a visit. */
 @Component({
   selector: 'eb-readings-foot',
-  imports: [DayField, Say, Told],
+  imports: [DayField, MeasureField, Say, Told],
   templateUrl: './readings-foot.html',
   styleUrl: './readings-foot.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
