@@ -77,12 +77,12 @@ type Asked = Required<Omit<JudgeOptions, 'onProgress'>> & { onProgress?: Progres
 
 /** How many sets the choice gives: the best and the next three. */
 const SETS_KEPT = 4;
-/** What is looked at for a first answer: a second or two of one core. */
-export const NODE_LIMIT = 400_000;
+/** What is looked at for a first answer, a second or two of one core: eight times what any tree of the demo, or case, asks. */
+export const NODE_LIMIT = 20_000;
 /** What is looked at for one of many like questions, each begun from the answer to the first. */
 const WEIGHED_LIMIT = 20_000;
 /** What is looked at where a first answer is not proven and somebody waits at the tree: some ten times as long. */
-export const LOOK_ON_LIMIT = 4_000_000;
+export const LOOK_ON_LIMIT = 200_000;
 
 /**
  * Judges a tree: findings, the choice of limbs for its form, a verdict on every stem, and the plan; a whip by its

@@ -197,7 +197,8 @@ export function evened(question: PlanQuestion, acts: readonly Act[]): Act[] {
     const stem = stemOf(scene.laid.tree, course.stemId);
     if (!stem || tips.length < 3 || tipCm <= limitCm) return [];
     const wanted = arcAtHeight(course, limitCm - 1);
-    const toLengthCm = Math.max(wanted, stem.length.value * EVENED_LEAST);
+    const leastCm = scene.limits('scaffold.shortestCm').value;
+    const toLengthCm = Math.max(wanted, stem.length.value * EVENED_LEAST, leastCm);
     if (toLengthCm > course.lengthCm - LEAST_CUT_CM) return [];
     const over = cm(tipCm - limitCm + apartCm);
     const reason = because('head.evened', { over }, onFigure('tips.apartCm'));

@@ -25,7 +25,7 @@ export interface AttackOptions {
 }
 
 /** Longest that one file may take a core, ms. */
-const MOST_MS = 5000;
+const MOST_MS = 10_000;
 
 /**
  * Broken and extreme copies of a good file, each carried through reading, judging, cutting, weighing and comparing forms:
