@@ -2,6 +2,7 @@ import { onFigure } from '../words/ground';
 import { because, deg, mm } from '../words/message';
 import type { FormScene } from '../choosing/candidacy';
 import type { Form } from '../forms/form';
+import { isSoft } from '../choosing/corrections';
 import { seasonsIn } from '../choosing/weigh/view';
 import { stemOf, type Stem } from '../tree/stem';
 import type { Act } from '../acts/acts';
@@ -39,7 +40,7 @@ export function bendTarget(
 
 /** Brings a limb's run to the form's angle: down, or up where it hangs or is too flat. */
 export function bend({ scene, form }: PlanQuestion, { stem, limb }: Kept): Act[] {
-  if (limb.correction?.kind === 'rival-bent') return [];
+  if (limb.correction?.kind === 'rival-bent' || limb.correction?.kind === 'spread') return [];
   const raised = raisedTo(scene, stem);
   if (raised !== undefined) {
     const args = { thick: mm(stem.diameter.value), from: deg(stem.shape.run.value), to: deg(raised) };
@@ -74,8 +75,7 @@ export function broughtDown({ scene, chosen, verdicts }: PlanQuestion): Act[] {
     const stem = stemOf(laid.tree, id);
     const toDeg = verdicts[id]?.spreadTo;
     if (stem && toDeg !== undefined) {
-      const reason = because('bend.spread', { to: deg(toDeg) }, onFigure('soft.diameterMm'));
-      return [{ kind: 'spread', stemId: id, fromDeg: stem.shape.departure.value, toDeg, reason }];
+      return [spreadAct(scene, stem, toDeg)];
     }
     if (!hasLeader) return [];
     if (!stem || runDeg.from - stem.shape.run.value < DOWN_FROM_DEG) return [];
@@ -110,7 +110,7 @@ function bendAct(stem: Stem, toDeg: number, reason: Act['reason']): Act {
 }
 
 /** The acts that a limb's correction asks for, apart from cutting it. */
-export function corrections({ stem, limb }: Kept): Act[] {
+export function corrections({ scene }: Pick<PlanQuestion, 'scene'>, { stem, limb }: Kept): Act[] {
   const { correction } = limb;
   switch (correction?.kind) {
     case undefined:
@@ -123,15 +123,23 @@ export function corrections({ stem, limb }: Kept): Act[] {
       return [{ kind: 'swing', stemId: stem.id, fromDeg, toDeg, reason }];
     }
     case 'spread': {
-      const { toDeg } = correction;
-      const reason = because('bend.spread', { to: deg(toDeg) }, onFigure('soft.diameterMm'));
-      return [{ kind: 'spread', stemId: stem.id, fromDeg: stem.shape.departure.value, toDeg, reason }];
+      return [spreadAct(scene, stem, correction.toDeg)];
     }
     case 'rival-bent': {
       const reason = because('bend.rival', { to: deg(correction.toDeg) }, onFigure('rival.uprightDeg'));
       return [bendAct(stem, correction.toDeg, reason)];
     }
   }
+}
+
+/** A soft shoot is pegged out at its join; young wood that has set there is brought down along its run. */
+function spreadAct(scene: PlanQuestion['scene'], stem: Stem, toDeg: number): Act {
+  if (!isSoft(scene, stem)) {
+    const args = { from: deg(stem.shape.run.value), to: deg(toDeg) };
+    return bendAct(stem, toDeg, because('bend.young', args, onFigure('set.fromDeg')));
+  }
+  const reason = because('bend.spread', { to: deg(toDeg) }, onFigure('soft.diameterMm'));
+  return { kind: 'spread', stemId: stem.id, fromDeg: stem.shape.departure.value, toDeg, reason };
 }
 
 /** What is done to the side shoots that are left: bent or shortened. */

@@ -110,7 +110,7 @@ function roughActs(question: PlanQuestion): Act[] {
     ...top,
     ...temporary(question),
     ...side.flatMap((limb) => shortenLimb(question, limb, leaderId)),
-    ...side.flatMap((limb) => corrections(limb)),
+    ...side.flatMap((limb) => corrections(question, limb)),
     ...side.flatMap((limb) => bend(question, limb)),
     ...broughtDown(question),
     ...heldBack(question),

@@ -1,7 +1,7 @@
 import { ApplicationRef, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { beforeEach, expect, it } from 'vitest';
-import type { Judged, TreeState } from '../../../../core';
+import { LOOK_ON_LIMIT, NODE_LIMIT, type Judged, type TreeState } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from './judging-store';
 import { LookOn } from './look-on';
@@ -46,15 +46,15 @@ it('looks on only where a first answer stands and is not proven best', () => {
   expect(asked()).toBeUndefined();
   judged.set(answer(true, 300));
   expect(asked()).toBeUndefined();
-  judged.set(answer(false, 400_000));
+  judged.set(answer(false, NODE_LIMIT));
   expect(asked()).toEqual({ state: STATE });
   since.set(1);
   expect(asked()).toBeUndefined();
 });
 
 it('puts what it finds in the place of the first answer, and looks no further than that', () => {
-  judged.set(answer(false, 400_000));
-  const longer = answer(false, 4_000_000);
+  judged.set(answer(false, NODE_LIMIT));
+  const longer = answer(false, LOOK_ON_LIMIT);
   found.set({ kind: 'answered', answer: longer });
   TestBed.inject(ApplicationRef).tick();
   expect(better).toEqual([['t', STATE, longer]]);

@@ -28,6 +28,7 @@ function benchOf(tree: Tree): object {
   return {
     ...{ rows, inHand, treeId: () => 'tree', state: () => ({ ...state, tree }), judged: () => undefined },
     ...{ drafted: () => ({ ...state, tree }), on: () => '2026-11-25', fill: () => undefined },
+    snowCm: () => undefined,
     filling: () => asked,
     troubles: () => readDraft(tree, rows(), 'metric').troubles,
     freshRow: () => `s-${++fresh}`,
