@@ -8,7 +8,7 @@ import type { Consideration } from './consideration';
 import type { Circle, Cost } from './problem';
 import type { Message } from '../words/message';
 import { largestGapDeg, spanDeg } from './score';
-import type { Solution } from './solve';
+import type { Solution } from './solution';
 
 /** A stem in its place, and what it costs there. */
 export interface ChosenLimb {

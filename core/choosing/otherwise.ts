@@ -5,7 +5,8 @@ import { buildProblem } from './build';
 import type { FormProblem, FormScene } from './candidacy';
 import { chosenSet, type ChosenSet } from './chosen-set';
 import { priceOf, type Price } from './price';
-import { solve, type Progress } from './solve';
+import type { Progress } from './solution';
+import { solve } from './solve';
 
 /** What a question about deciding otherwise needs. */
 export interface OtherwiseQuestion {

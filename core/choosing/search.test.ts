@@ -5,7 +5,8 @@ import { everyDecision, summed } from '../testing/every-decision';
 import { compareCosts, type Circle, type Cost, type Option, type Problem } from './problem';
 import { pairTables } from './pair-tables';
 import { largestGapDeg, wholeOf } from './score';
-import { solve, type Solution } from './solve';
+import type { Solution } from './solution';
+import { solve } from './solve';
 
 const small = (max: number): fc.Arbitrary<number> => fc.integer({ min: 0, max });
 const GAP: Curve = [

@@ -3,42 +3,8 @@ import { alone, closedRing, emptyRing, leastCost, widened, type Ring } from './r
 import { crowdsOf, leastOfCrowds, type Crowd } from './crowds';
 import { BREACH, breachesIn, pairTables, valueOf, type PairTables } from './pair-tables';
 import { wholeOf } from './score';
+import type { Progress, Solution, Solved, SolveOptions } from './solution';
 import { undominated } from './undominated';
-
-/** A set of options, the stems left beside it, and what all of it costs. */
-export interface Solution {
-  options: readonly number[];
-  /** Stems (by index) that fill no place and are left; all others not among the options are taken out. */
-  left: readonly number[];
-  cost: Cost;
-}
-
-export interface Solved {
-  /** The best set and the next ones, each with other stems in its places than those before it, none breaking a rule it need not. */
-  best: readonly Solution[];
-  /** Sets looked at. */
-  nodes: number;
-  /** False when the node limit stopped the search: the sets are good, but not proven best. */
-  proven: boolean;
-  /** No set costs less than this: the best one's own cost when it is proven. */
-  bound: Cost;
-}
-
-export interface SolveOptions {
-  /** How many sets to return. Default 4. */
-  keep?: number;
-  /** Sets to look at before stopping. Default none. */
-  nodeLimit?: number;
-  /** Options to try adding to a set before stopping: where there are very many, this is what takes the time. Default none. */
-  tryLimit?: number;
-  /** Options of a set likely to be good; the search starts from it alone. Default: sets grown greedily. */
-  startFrom?: readonly number[];
-  /** Told how many sets have been looked at, of how many at most. Default nobody. */
-  onProgress?: Progress;
-}
-
-/** Told how much of a long reckoning is done, of how much: `0 <= done <= of`. */
-export type Progress = (done: number, of: number) => void;
 
 /**
  * The best sets of a problem by exhaustive branch and bound. Options are tried round each circle in order of bearing,

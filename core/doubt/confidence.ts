@@ -1,5 +1,5 @@
 import type { ChosenSet } from '../choosing/chosen-set';
-import type { Progress } from '../choosing/solve';
+import type { Progress } from '../choosing/solution';
 import { judge, type Judgement } from '../judging/judge';
 import type { Decision } from '../choosing/verdicts';
 import type { TreeState } from '../history/tree-at';

@@ -21,7 +21,8 @@ import { chosenSet, type ChosenSet } from '../choosing/chosen-set';
 import { freeGrowth } from '../choosing/free-growth';
 import type { Cost } from '../choosing/problem';
 import { because, day, tagOf, type Message } from '../words/message';
-import { solve, type Progress, type Solution } from '../choosing/solve';
+import type { Progress, Solution } from '../choosing/solution';
+import { solve } from '../choosing/solve';
 import { verdictsOn, type Verdict } from '../choosing/verdicts';
 
 /** Everything the program has to say about a tree on a day. */

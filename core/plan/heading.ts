@@ -3,41 +3,19 @@ import { because, cm, share, tagOf } from '../words/message';
 import type { FormScene } from '../choosing/candidacy';
 import { joinHeightCm } from '../tree/joins';
 import { reading } from '../readings/reading';
-import { arcAtHeight, courseFrom, layOut, tipOf, type Course } from '../tree/course';
+import { arcAtHeight, courseFrom, tipOf, type Course } from '../tree/course';
 import { stemOf, type Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
-import { type Act, afterActs } from '../acts/acts';
-import type { HeadingPurpose } from '../acts/shorten';
-import { cutDiameterMm } from '../acts/wood';
+import type { Act } from '../acts/acts';
 import { renewed } from '../choosing/laterals';
 import { bendTarget, isFirstStage } from './bends';
 import { endCut, newestCm } from './limb-ends';
 import type { Kept, PlanQuestion } from './question';
-
-interface Cut {
-  toLengthCm: number;
-  purpose: HeadingPurpose;
-  /** The limb standing there that it is cut to. */
-  toStem?: StemId;
-  reason: Act['reason'];
-}
-
-/** A cut nearer to the end than this is not worth making, cm. */
-const LEAST_CUT_CM = 3;
-
-function shortenTo(stem: Stem, cut: Cut): Act[] {
-  return [{ kind: 'shorten', stemId: stem.id, ...cut, diameterMm: cutDiameterMm(stem, cut.toLengthCm) }];
-}
+import { besidePeers, lastGrowthCm, WEAK_BESIDE } from './beside-peers';
+import { LEAST_CUT_CM, shortenTo, type Cut } from './shorten-to';
 
 const lowest = (cuts: readonly (Cut | undefined)[]): Cut | undefined =>
   cuts.filter((cut) => cut !== undefined).sort((a, b) => a.toLengthCm - b.toLengthCm)[0];
-
-/** Length a limb makes in a season where none was read, cm; a longer one took more than one. Working value. */
-const SEASON_CM = 70;
-
-/** New length of last season, cm: as read, else a season's part of its length. */
-const lastGrowthCm = (stem: Stem): number =>
-  newestCm(stem) ?? stem.length.value / Math.max(1, Math.round(stem.length.value / SEASON_CM));
 
 /** Heads a limb that grew long last season, is bare, or would stand higher than the leader allows; a rival hard. */
 export function shortenLimb(
@@ -91,29 +69,8 @@ function plantingCut({ limits, when }: FormScene, stem: Stem): Cut | undefined {
   return { toLengthCm: stem.length.value - grownCm * part, purpose: 'balance-roots', reason };
 }
 
-/** A limb is weak or strong beside the others of its frame: its growth and thickness over theirs. Working values. */
-const WEAK_BESIDE = 0.75;
 /** A weak limb loses a larger part of its length than the others of theirs, by this much more. Working value. */
 const MORE = 1.2;
-
-/** How a limb stands beside the others of the frame: the lesser of its thickness and, where all were read, its growth over the middle of theirs; 1 for a limb alone. */
-function besidePeers({ scene, chosen }: PlanQuestion, stem: Stem): number {
-  const peers = chosen.limbs
-    .filter(({ role, stemId }) => role === 'scaffold' && stemId !== stem.id)
-    .flatMap(({ stemId }) => stemOf(scene.laid.tree, stemId) ?? []);
-  if (peers.length < 2) return 1;
-  const over = (of: (stem: Stem) => number): number => of(stem) / Math.max(1, middle(peers.map(of)));
-  const areRead = [stem, ...peers].every((one) => newestCm(one) !== undefined);
-  const byThickness = over(({ diameter }) => diameter.value);
-  return areRead ? Math.min(over(lastGrowthCm), byThickness) : byThickness;
-}
-
-function middle(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
-  const half = Math.floor(sorted.length / 2);
-  const [low, high] = [sorted[sorted.length % 2 === 0 ? half - 1 : half] ?? 0, sorted[half] ?? 0];
-  return (low + high) / 2;
-}
 
 function lastGrowthCut(question: PlanQuestion, stem: Stem): Cut | undefined {
   const { limits, findings, when } = question.scene;
@@ -168,45 +125,6 @@ function olderWoodCut({ limits, kind, when }: FormScene, stem: Stem): Cut | unde
   if (stem.length.value < OLDER_FROM_CM || toLengthCm < limits('scaffold.shortestCm').value) return undefined;
   const reason = because('head.older', { grown: cm(grownCm) }, onFigure('shorten.poorCm'));
   return { toLengthCm, purpose: 'older-wood', reason };
-}
-
-/** Least of a limb that is left when it is evened with its peers. Working value. */
-const EVENED_LEAST = 2 / 3;
-
-/**
- * A vase's limbs whose tips would still stand too far over the lowest once the work is done are brought down further, so that
- * they grow alike; by no more than a third of their length.
- */
-export function evened(question: PlanQuestion, acts: readonly Act[]): Act[] {
-  const { scene, form, chosen } = question;
-  if (form.hasLeader || form.needsWall || scene.standsOn !== 'trunk') return [...acts];
-  const after = layOut(afterActs(scene.laid.tree, acts));
-  const tips = chosen.limbs
-    .filter(({ role }) => role === 'scaffold')
-    .flatMap(({ stemId }) => after.courses.get(stemId) ?? [])
-    .map((course) => ({ course, tipCm: tipOf(course)[2] }));
-  const apartCm = scene.limits('tips.apartCm').value;
-  // A limb that is behind is brought on: the others are not brought down to it.
-  const isWeak = (id: StemId): boolean => {
-    const stem = stemOf(scene.laid.tree, id);
-    return stem !== undefined && besidePeers(question, stem) < WEAK_BESIDE;
-  };
-  const equals = tips.filter(({ course }) => !isWeak(course.stemId));
-  const limitCm = Math.min(...equals.map(({ tipCm }) => tipCm)) + apartCm;
-  const cuts = tips.flatMap(({ course, tipCm }): Act[] => {
-    const stem = stemOf(scene.laid.tree, course.stemId);
-    if (!stem || tips.length < 3 || tipCm <= limitCm) return [];
-    const wanted = arcAtHeight(course, limitCm - 1);
-    const leastCm = scene.limits('scaffold.shortestCm').value;
-    const toLengthCm = Math.max(wanted, stem.length.value * EVENED_LEAST, leastCm);
-    if (toLengthCm > course.lengthCm - LEAST_CUT_CM) return [];
-    const over = cm(tipCm - limitCm + apartCm);
-    const reason = because('head.evened', { over }, onFigure('tips.apartCm'));
-    return shortenTo(stem, { toLengthCm, purpose: 'equalise', reason });
-  });
-  const isEvened = (act: Act): boolean =>
-    act.kind === 'shorten' && cuts.some((cut) => cut.kind === 'shorten' && cut.stemId === act.stemId);
-  return [...acts.filter((act) => !isEvened(act)), ...cuts];
 }
 
 /** Share of a bare limb that comes off, so that it forks. Working value. */

@@ -19,7 +19,8 @@ import { leaderAfter } from './leading';
 import { wantedLimbs } from './make-limb';
 import { heldBack } from './held-back';
 import { holdOffTold } from '../kinds/hold-off';
-import { evened, renewalCut, shortenLeader, shortenLimb } from './heading';
+import { evened } from './evened';
+import { renewalCut, shortenLeader, shortenLimb } from './heading';
 import { endCut } from './limb-ends';
 
 /** The work that brings the tree to what was chosen, and what it takes off. */

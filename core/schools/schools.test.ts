@@ -72,7 +72,10 @@ describe('a school', () => {
   });
 
   it('that tips leaders takes a fifth of last growth off the top', () => {
-    expect(cutTo(judged({ ...leader, school: 'frame-first' }), 'trunk')).toBeCloseTo(200 - (200 / 3) * 0.2, 6);
+    expect(cutTo(judged({ ...leader, school: 'frame-first' }), 'trunk')).toBeCloseTo(
+      200 - (200 / 3) * 0.2,
+      6,
+    );
     expect(cutTo(judged({ ...leader, school: 'middle-way' }), 'trunk')).toBeUndefined();
   });
 

@@ -1,5 +1,5 @@
 import type { ChosenSet } from '../choosing/chosen-set';
-import type { Progress } from '../choosing/solve';
+import type { Progress } from '../choosing/solution';
 import { judge, type Judgement } from '../judging/judge';
 import { sceneOf } from '../judging/scene';
 import { onFigure, onKind, onSite, onTree } from '../words/ground';

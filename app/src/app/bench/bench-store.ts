@@ -35,51 +35,13 @@ import { extentOf } from '../drawing/frame';
 import type { TreePicture } from '../drawing/tree-picture';
 import { IS_NARROW } from '../shell/narrow';
 import { TreeStore } from '../tree/tree-store';
+import { INITIAL, type BenchState, type Moment, type Room } from './bench-state';
 import type { PulledLimb } from './pulled-limb';
 
-/** The tree shown as it is, or as the planned work leaves it. */
-export type Moment = 'stands' | 'after';
-
-/** What one is about at the bench: reading the tree, deciding, looking from above (beside the others where there is room), or its work. */
-export const ROOMS = ['read', 'decide', 'above', 'work'] as const;
-export type Room = (typeof ROOMS)[number];
-
-interface BenchState {
-  /** Bearing from the tree to the one who looks, deg. */
-  standingDeg: number;
-  inHand: StemId | undefined;
-  moment: Moment;
-  /** A day on which the tree is looked at as it stood then; none is today. */
-  seenOn: string | undefined;
-  /** The day that what is read or done now is written down for; none is today. */
-  day: string | undefined;
-  /** A set of limbs tried on, to see the tree with it; none is the one chosen. */
-  tried: ChosenSet | undefined;
-  /** What one last went to: what stands beside the tree anyway is no room of its own where the page is wide. */
-  wentTo: Room;
-  /** Whether a press on the drawing pulls a new limb. */
-  pulling: boolean;
-  /** Depth of snow that heights are read over, cm; undefined for none. */
-  snowCm: number | undefined;
-  /** The cell of the readings that is being filled, which pointing on the drawings may fill. */
-  filling: { row: StemId; field: DraftField } | undefined;
-}
+export { ROOMS, type Moment, type Room } from './bench-state';
 
 /** A pause in typing in which the drawings are made anew, ms. */
 const PAUSE_MS = 100;
-
-const INITIAL: BenchState = {
-  standingDeg: 180,
-  inHand: undefined,
-  moment: 'stands',
-  seenOn: undefined,
-  day: undefined,
-  tried: undefined,
-  wentTo: 'decide',
-  pulling: false,
-  snowCm: undefined,
-  filling: undefined,
-};
 
 /** One tree on the bench: where one stands, what is in hand, and what is half typed. */
 export const BenchStore = signalStore(
