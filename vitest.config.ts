@@ -6,6 +6,7 @@ export default defineConfig(({ mode }) => ({
     include: ['core/**/*.test.ts', 'server/**/*.test.ts', 'scripts/**/*.test.ts'],
     environment: 'node',
     testTimeout: 300_000,
+    maxWorkers: 2,
     env: { DEEP: mode === 'deep' ? '1' : '' },
   },
 }));

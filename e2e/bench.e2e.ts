@@ -111,6 +111,8 @@ test('one goes near by the wheel and by keys, moves what is seen, and is back wi
   page,
 }) => {
   await openTree(page, 'harrier');
+  // What is told above the sheet sets how much room it has.
+  await expect(page.locator('.account')).toContainText('of the wood');
   const whole = await apart(page);
   const sheet = page.locator('.elevation-host');
   await sheet.hover({ position: { x: 310, y: 250 } });
