@@ -46,7 +46,7 @@ export function buildProblem(form: FormProblem, rulings: Rulings): BuiltProblem 
   }));
   const out = stems.map((id) => outCost(form, id, rulingOn(id)));
   const leave = stems.map((id) => leaveCost(form, id, rulingOn(id)));
-  const pinned = stems.flatMap((id, i) => (rulingOn(id) === 'leader' ? [i] : []));
+  const pinned = stems.flatMap((id, i) => (['leader', 'frame'].includes(rulingOn(id)) ? [i] : []));
   const carriers = carriersOf(form);
   const parents = stems.map((id) => index.get(carriers.get(id) ?? '') ?? -1);
   const left = stems.map((id, i) => (leave[i] === undefined ? undefined : form.idle.get(id)?.stem));
@@ -61,7 +61,8 @@ export function buildProblem(form: FormProblem, rulings: Rulings): BuiltProblem 
   };
 }
 
-const isKept = (ruling: Ruling): boolean => ruling === 'keep' || ruling === 'leader' || ruling === 'wait';
+const KEPT: ReadonlySet<Ruling> = new Set(['keep', 'frame', 'leader', 'wait']);
+const isKept = (ruling: Ruling): boolean => KEPT.has(ruling);
 
 function outCost(form: FormProblem, id: StemId, ruling: Ruling): number {
   const idle = form.idle.get(id);
@@ -107,6 +108,7 @@ function isOpen(form: FormProblem, { place, against }: Candidacy, ruling: Ruling
   if (ruling === 'out' || ruling === 'wait') return false;
   if (ruling === 'leader') return role === 'leader';
   if (ruling === 'keep') return true;
+  if (ruling === 'frame') return role !== 'leader';
   return !against.some(({ must }) => must);
 }
 

@@ -141,7 +141,7 @@ const toldOf = (scene: OtherwiseQuestion['scene'], stem: Stem, of: readonly Agai
 
 function keptVerdict(question: OtherwiseQuestion, stem: Stem, limb: ChosenLimb, ruling: Ruling): Saying {
   const { scene, chosen, formProblem } = question;
-  const ruled = ruling === 'keep' || ruling === 'leader';
+  const ruled = ruling === 'keep' || ruling === 'frame' || ruling === 'leader';
   const price = ruled ? otherwise(question, stem) : undefined;
   const against = againstPlace(formProblem, chosen, stem.id)
     .filter(({ one }) => one.must === true || one.points >= TOLD_FROM)
@@ -187,13 +187,13 @@ function leftVerdict(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): S
   const bears = stem.bears === 'fruit' || stem.bears === 'blossom' || (stem.spurs ?? 0) > 0;
   const limb = tagOf(scene.laid.tree, stem.id);
   const reason =
-    ruling === 'keep'
+    ruling === 'keep' || ruling === 'frame'
       ? YOU_KEEP
       : harm < HARMLESS
         ? because(bears ? 'left.fruit' : 'left.harmless')
         : because('left.full', { limb });
   const grave = against.filter(({ one }) => one.must === true || one.points >= TOLD_FROM).slice(0, MOST_TOLD);
-  const price = ruling === 'keep' ? otherwise(question, stem) : undefined;
+  const price = ruling === 'keep' || ruling === 'frame' ? otherwise(question, stem) : undefined;
   const loss = (formProblem.idle.get(stem.id)?.out ?? []).reduce((sum, { points }) => sum + points, 0);
   const pointsFor = (whats: readonly Consideration['what'][]): number =>
     pointsOf(against.filter(({ one }) => whats.includes(one.what)));

@@ -10,7 +10,7 @@ import { withDescendants, type Tree } from '../tree/stem';
 import type { TreeRecord } from './tree-record';
 
 /** What a grower says against, or for, the program's verdict on a stem. `wait` leaves one that goes for a year. */
-export const RULINGS = ['keep', 'leader', 'out', 'wait', 'undecided'] as const;
+export const RULINGS = ['keep', 'frame', 'leader', 'out', 'wait', 'undecided'] as const;
 export type Ruling = (typeof RULINGS)[number];
 
 /** A tree while its events are read, in order. */

@@ -270,7 +270,7 @@ function withinReach(question: PlanQuestion, kept: readonly Kept[], trunk: Stem)
     .filter(({ limb }) => limb.role === 'scaffold')
     .map(({ stem }) => ({ stem, heightCm: joinHeightCm(laid, stem) }))
     .filter(({ stem, heightCm }) => {
-      const isPinned = question.verdicts[stem.id]?.ruling === 'keep';
+      const isPinned = ['keep', 'frame'].includes(question.verdicts[stem.id]?.ruling ?? '');
       const isNear = heightCm >= site.reachCm - NEAR_REACH_CM && heightCm <= site.reachCm;
       return isPinned || isNear || form.needsWall;
     })

@@ -80,7 +80,12 @@ export function topOfOpenTree({ scene, form, verdicts }: PlanQuestion): OpenTop 
   const beyond = childrenOf(laid.tree, trunk.id).filter(({ id }) => joinOf(id) > toLengthCm);
   const isSpared = ({ id }: Stem): boolean => {
     const verdict = verdicts[id];
-    return verdict?.decision === 'temporary' || verdict?.ruling === 'keep' || verdict?.rule === 'free-growth';
+    return (
+      verdict?.decision === 'temporary' ||
+      verdict?.ruling === 'keep' ||
+      verdict?.ruling === 'frame' ||
+      verdict?.rule === 'free-growth'
+    );
   };
   if (beyond.some(isSpared)) return undefined;
   return { toStem, toLengthCm, out: beyond.filter(({ id }) => verdicts[id]?.decision === 'out') };

@@ -195,7 +195,7 @@ export const BenchStore = signalStore(
             kind: 'overruled',
             treeId: store.treeId(),
             stemId,
-            ruling: role === 'leader' ? 'leader' : 'keep',
+            ruling: role === 'leader' ? 'leader' : 'frame',
           });
         }
         for (const stemId of others) {

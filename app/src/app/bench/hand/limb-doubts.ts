@@ -74,8 +74,7 @@ export class LimbDoubts {
     const verdict = this.bench.priced()?.verdicts[this.hand.verdict()?.stemId ?? ''];
     if (!verdict?.price) return undefined;
     const price = this.words.line(verdict.price.parts);
-    if (verdict.ruling === 'keep' || verdict.ruling === 'leader')
-      return told('doubt.keeping-costs', { price });
+    if (['keep', 'frame', 'leader'].includes(verdict.ruling)) return told('doubt.keeping-costs', { price });
     return verdict.ruling === 'out' ? told('doubt.keeping-means', { price }) : undefined;
   });
 }
