@@ -24,8 +24,8 @@ export interface AttackOptions {
   weighEvery: number;
 }
 
-/** Longest that one file may take a core, ms. */
-const MOST_MS = 10_000;
+/** Longest that one file may take a busy core, every question asked of each of its trees, ms. */
+const MOST_MS = 20_000;
 
 /**
  * Broken and extreme copies of a good file, each carried through reading, judging, cutting, weighing and comparing forms:
