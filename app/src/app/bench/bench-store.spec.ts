@@ -89,7 +89,7 @@ describe('trying on another set', () => {
     bench.tryOn(withX());
     await bench.keepTried();
     expect(written).toEqual([
-      { kind: 'overruled', treeId: 'tree', stemId: 'x', ruling: 'keep' },
+      { kind: 'overruled', treeId: 'tree', stemId: 'x', ruling: 'frame' },
       { kind: 'overruled', treeId: 'tree', stemId: 'l0', ruling: 'out' },
     ]);
     expect(bench.tried()).toBeUndefined();
