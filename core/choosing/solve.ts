@@ -3,6 +3,7 @@ import { alone, closedRing, emptyRing, leastCost, widened, type Ring } from './r
 import { crowdsOf, leastOfCrowds, type Crowd } from './crowds';
 import { BREACH, breachesIn, pairTables, valueOf, type PairTables } from './pair-tables';
 import { wholeOf } from './score';
+import { compareRough, costOf, type Rough } from './rough';
 import type { Progress, Solution, Solved, SolveOptions } from './solution';
 import { undominated } from './undominated';
 
@@ -37,13 +38,6 @@ const ALONE_LIMIT = 3000;
 /** How many options a good set is grown from before the search, at most; growing costs time for every option there is. */
 const SEEDS = 4;
 const SEEDED_OPTIONS = 120;
-
-/** Before a set is summed in full: what it costs at the least. */
-interface Rough {
-  unpinned: number;
-  value: number;
-  tie: number;
-}
 
 class Search {
   kept: Solution[] = [];
@@ -370,13 +364,6 @@ class Search {
     );
   }
 }
-
-const costOf = ({ unpinned, value, tie }: Rough): Cost => {
-  const breaches = breachesIn(value);
-  return [unpinned, breaches, value - breaches * BREACH, tie];
-};
-
-const compareRough = (a: Rough, b: Rough): number => compareCosts(costOf(a), costOf(b));
 
 function compareLists(a: readonly number[], b: readonly number[]): number {
   for (let i = 0; i < Math.min(a.length, b.length); i++) {
