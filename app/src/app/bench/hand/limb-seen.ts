@@ -21,7 +21,16 @@ import { Say, Told } from '../../words/told';
 import { Words } from '../../words/words';
 import { BenchStore } from '../bench-store';
 
-type Counted = 'sideShoots' | 'spurs';
+/** What is counted on a limb, and what is seen or not, in the order it stands. */
+const COUNTED = [
+  { field: 'sideShoots', label: 'seen.side-shoots' },
+  { field: 'spurs', label: 'seen.spurs' },
+] as const;
+const SEEN_OR_NOT = [
+  { field: 'mended', label: 'seen.mended' },
+  { field: 'runUp', label: 'seen.run-up' },
+] as const;
+type Counted = (typeof COUNTED)[number]['field'];
 
 /** What is seen of a limb rather than measured, written down as it is said. */
 @Component({
@@ -37,6 +46,8 @@ export class LimbSeen {
   private readonly book = inject(BookStore);
   private readonly words = inject(Words);
 
+  readonly counted = COUNTED;
+  readonly seenOrNot = SEEN_OR_NOT;
   readonly fixings = FIXINGS;
   readonly endBuds = END_BUDS;
   readonly crops = CROPS;
@@ -78,6 +89,10 @@ export class LimbSeen {
     const why = told('trouble.no-count', { typed, most: MOST_SIDE_SHOOTS });
     this.trouble.set(isCount ? undefined : { field, why });
     if (isCount) void this.bench.observe(this.stem().id, { [field]: count });
+  }
+
+  seeOrNot(field: (typeof SEEN_OR_NOT)[number]['field'], isSo: boolean): void {
+    void this.bench.observe(this.stem().id, { [field]: isSo });
   }
 
   /** How far out it lives, or where its end points, as measured. */
