@@ -57,6 +57,15 @@ test('what is seen of a limb, bark in its join or a cut end, is written down and
   await expect(page.locator('.hand')).toContainText('Bark is trapped in its join');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(verdict(page, 'b')).toHaveText('stays');
+  await page.getByText('what it bears, ends in, grew').click();
+  const living = page.getByLabel('living wood to');
+  await expect(living).toHaveValue('');
+  await expect(page.getByLabel('its end points to')).toHaveValue('');
+  await living.fill('60 cm');
+  await living.press('Tab');
+  await expect(page.locator('.hand')).toContainText('Its end died back');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(living).toHaveValue('');
   await page.locator('[data-tag=trunk]').click();
   await expect(page.getByLabel('its end was cut')).toBeChecked();
 });

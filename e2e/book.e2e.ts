@@ -12,7 +12,7 @@ async function openTree(page: Page, id: string): Promise<void> {
 }
 
 test('what a page called saved before it was killed is there in the next', async ({ context, baseURL }) => {
-  const { lacking, held } = await killings(context, baseURL ?? '', [900, 1800, 2700]);
+  const { lacking, held } = await killings(context, baseURL ?? '', [40, 700, 1400]);
   expect(lacking).toEqual([]);
   expect([held.typed > 0, held.rulings > 0]).toEqual([true, true]);
 });

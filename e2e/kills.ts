@@ -15,7 +15,7 @@ interface Held {
  * Kills a page in the middle of its work, over and over: numbers are typed and a limb is ruled on, again as soon as the
  * page calls the last one saved, and the page is killed at a moment of nobody's choosing. Gives what was called saved and
  * is not there in the next page; nothing, where the book keeps its word.
- * @param pauses time to let each page work before it is killed, ms
+ * @param pauses time to let each page work on, from the first round it called saved, before it is killed, ms
  */
 export async function killings(
   context: BrowserContext,
@@ -58,21 +58,24 @@ async function workUntilKilled(
 ): Promise<void> {
   const session = await context.newCDPSession(page);
   const crashed = page.waitForEvent('crash');
+  await page.locator(`[data-tag=${ROW}]`).first().click({ force: true });
+  await typeAndRule(page, called);
   setTimeout(() => void session.send('Page.crash').catch(() => undefined), pause);
-  await work(page, called).catch(() => undefined);
+  await keepOn(page, called).catch(() => undefined);
   await crashed;
 }
 
-async function work(page: Page, called: Held): Promise<void> {
-  await page.locator(`[data-tag=${ROW}]`).first().click({ force: true });
-  for (let round = 0; round < ROUNDS; round++) {
-    await page.locator(`[data-row=${ROW}] [data-field=length]`).fill(String(called.typed + 1));
-    await saved(page);
-    called.typed++;
-    await page.locator('.hand .rulings button').first().click();
-    await saved(page);
-    called.rulings++;
-  }
+async function keepOn(page: Page, called: Held): Promise<void> {
+  for (let round = 0; round < ROUNDS; round++) await typeAndRule(page, called);
+}
+
+async function typeAndRule(page: Page, called: Held): Promise<void> {
+  await page.locator(`[data-row=${ROW}] [data-field=length]`).fill(String(called.typed + 1));
+  await saved(page);
+  called.typed++;
+  await page.locator('.hand .rulings button').first().click();
+  await saved(page);
+  called.rulings++;
 }
 
 /** Waits for what was just done to be called saved: two frames on, since the word of the last write still stands before. */

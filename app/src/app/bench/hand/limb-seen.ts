@@ -6,6 +6,7 @@ import {
   FIXINGS,
   MOST_SIDE_SHOOTS,
   parseReading,
+  reading,
   told,
   woodSeason,
   type Crop,
@@ -55,6 +56,10 @@ export class LimbSeen {
   /** A word or number on what was seen that cannot be taken as typed. */
   readonly trouble = signal<{ field: Counted | 'grew'; why: Message } | undefined>(undefined);
 
+  // Said here and not in the template, where what is missing would come as null.
+  readonly soundToCm = computed(() => this.stem().soundTo?.value);
+  readonly endBearingDeg = computed(() => this.stem().endBearing?.value);
+
   readonly lastGrowth = computed(() => {
     const grown = this.stem().growthCm[this.lastSeason() ?? ''];
     return grown === undefined ? '' : this.words.arg(cm(grown));
@@ -97,7 +102,10 @@ export class LimbSeen {
 
   /** How far out it lives, or where its end points, as measured. */
   seeReading(field: 'soundTo' | 'endBearing', value: number | undefined): void {
-    if (value !== undefined) void this.bench.observe(this.stem().id, { [field]: { value } });
+    if (value === undefined) return;
+    const seen =
+      field === 'soundTo' ? reading('length', value, 'tape') : reading('bearing', value, 'compared');
+    void this.bench.observe(this.stem().id, { [field]: seen });
   }
 
   seeGrowth(typed: string): void {
