@@ -7,6 +7,7 @@ export default defineConfig(({ mode }) => ({
     environment: 'node',
     testTimeout: 300_000,
     maxWorkers: 2,
+    isolate: false,
     env: { DEEP: mode === 'deep' ? '1' : '' },
   },
 }));

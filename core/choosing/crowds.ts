@@ -47,7 +47,7 @@ export function leastOfCrowds(
   places: number,
   outBy: (stem: number) => number | undefined,
 ): number {
-  // For 0, 1, 2, ... places used so far: the least of the crowds looked at.
+  // For 0, 1, 2, ... places used so far: the least of the crowds looked at. This runs for every branch of a search.
   let least = [0];
   for (const { members, eachPair } of crowds) {
     const outs: number[] = [];
@@ -57,17 +57,15 @@ export function leastOfCrowds(
     }
     if (outs.length < 2) continue;
     outs.sort((x, y) => x - y);
-    const own = Array.from({ length: Math.min(places, outs.length) + 1 }, (_, placed) =>
-      leastOfOne(outs, placed, eachPair),
-    );
-    const next: number[] = [];
-    least.forEach((sum, used) => {
-      own.forEach((cost, placed) => {
-        const total = used + placed;
-        if (total > places) return;
-        next[total] = Math.min(next[total] ?? Infinity, sum + cost);
-      });
-    });
+    const next: number[] = new Array<number>(Math.min(places + 1, least.length + outs.length)).fill(Infinity);
+    for (let placed = 0; placed <= Math.min(places, outs.length); placed++) {
+      const own = leastOfOne(outs, placed, eachPair);
+      for (let used = 0; used < least.length && used + placed < next.length; used++) {
+        const sum = (least[used] as number) + own;
+        if (sum < (next[used + placed] as number)) next[used + placed] = sum;
+      }
+      if (own === 0) break;
+    }
     least = next;
   }
   return Math.min(...least);

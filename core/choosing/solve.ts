@@ -32,6 +32,9 @@ export function solve(
 /** Sets looked at between one word of progress and the next. */
 const NODES_A_WORD = 4096;
 
+/** After so many options it is asked whether any set that adds only later ones could still be kept. */
+const LOOK_AHEAD = 4;
+
 /** Sets looked at to bound one ring by itself. */
 const ALONE_LIMIT = 3000;
 
@@ -66,6 +69,8 @@ class Search {
   /** What leaving each stem costs beside the options taken so far. */
   private readonly leaveNow: Float64Array;
   private readonly rings: Ring[];
+  /** For each stem that may yet join a ring: what it adds at the least; valid where its stamp is the last. */
+  private readonly joining: { least: Float64Array; stamps: Int32Array; stamp: number };
   private value = 0;
   private tie = 0;
 
@@ -90,6 +95,8 @@ class Search {
     this.isUsed = new Uint8Array(stems.length);
     this.optionNow = Float64Array.from(options, valueOf);
     this.rings = circles.map(emptyRing);
+    const n = stems.length;
+    this.joining = { least: new Float64Array(n), stamps: new Int32Array(n), stamp: 0 };
     this.stemsOf = circles.map((_, c) => [
       ...new Set(options.filter(({ circle }) => circle === c).map(({ stem }) => stem)),
     ]);
@@ -152,10 +159,11 @@ class Search {
     for (let i = from; i < this.order.length; i++) {
       const o = this.order[i] as number;
       const option = this.option(o);
+      if ((i - from) % LOOK_AHEAD === LOOK_AHEAD - 1 && !this.isWorthwhile(option.circle, i)) return;
       if (this.isUsed[option.stem]) continue;
       this.tries++;
       const before = this.take(o, option, true);
-      if (!this.isHopeless(this.boundFrom(option.circle, i + 1))) this.extend(i + 1);
+      if (this.isWorthwhile(option.circle, i + 1)) this.extend(i + 1);
       this.release(o, option, before);
     }
   }
@@ -226,8 +234,23 @@ class Search {
     return Math.min(this.problem.out[stem] as number, this.leaveNow[stem] as number);
   }
 
+  /** Whether a set that holds the present one and adds options from `next` on may be kept: by the cheap part of the bound first. */
+  private isWorthwhile(current: number, next: number): boolean {
+    const bound = this.boundOfEach(current, next);
+    if (this.isHopeless(bound)) return false;
+    bound.value += this.crowdBound(current, next);
+    return !this.isHopeless(bound);
+  }
+
   /** Least cost of any set that holds the present one and adds options from `next` on. */
   private boundFrom(current: number, next: number): Rough {
+    const bound = this.boundOfEach(current, next);
+    bound.value += this.crowdBound(current, next);
+    return bound;
+  }
+
+  /** The same, as if stems that are not yet decided cost each other nothing. */
+  private boundOfEach(current: number, next: number): Rough {
     const { circles } = this.problem;
     let value = this.value + this.orphans(next) * BREACH;
     for (let s = 0; s < this.isUsed.length; s++) {
@@ -240,7 +263,6 @@ class Search {
       else if (c === current) value += this.ringBound(c, next);
       else value += Math.max(this.aloneNow(c), this.ringBound(c, this.startOf(c)));
     });
-    value += this.crowdBound(current, next);
     return { unpinned: this.missingPins(next), value, tie: this.tie };
   }
 
@@ -315,16 +337,23 @@ class Search {
   private ringBound(c: number, next: number): number {
     const circle = this.problem.circles[c] as Circle;
     const ring = this.rings[c] as Ring;
-    const room = circle.most - ring.n;
-    const least = new Map<number, number>();
+    const room = Math.max(0, circle.most - ring.n);
+    const { least, stamps } = this.joining;
+    const stamp = ++this.joining.stamp;
+    const open: number[] = [];
     for (let i = Math.max(next, this.startOf(c)); i < (this.endOf[c] as number); i++) {
       const o = this.order[i] as number;
       const { stem } = this.option(o);
       if (this.isUsed[stem]) continue;
       const against = (this.optionNow[o] as number) - this.jobNow(stem);
-      if (against < (least.get(stem) ?? Infinity)) least.set(stem, against);
+      if (stamps[stem] !== stamp) {
+        stamps[stem] = stamp;
+        least[stem] = against;
+        open.push(stem);
+      } else if (against < (least[stem] as number)) least[stem] = against;
     }
-    const cheap = [...least.values()].sort((x, y) => x - y).slice(0, Math.max(0, room));
+    const cheap = open.map((stem) => least[stem] as number).sort((x, y) => x - y);
+    cheap.length = Math.min(cheap.length, room);
     return leastCost(circle, ring, cheap);
   }
 

@@ -33,8 +33,11 @@ export type Confidence =
 /** A set is nearly as good when it costs at most this much more, hundredths of a point. */
 const NEAR_COST = 300;
 
-/** Shares of a reading's uncertainty it is moved by, either way. */
-const STEPS = [0.25, 0.5, 0.75, 1] as const;
+/** Shares of a reading's uncertainty it is moved by, either way; and, where such a move turns a verdict, the lesser one then tried. */
+const STEPS: readonly { share: number; lesser: number }[] = [
+  { share: 0.5, lesser: 0.25 },
+  { share: 1, lesser: 0.75 },
+];
 
 export interface WeighOptions {
   /** Trees judged before weighing stops. Default 12000. */
@@ -44,8 +47,9 @@ export interface WeighOptions {
 }
 
 /**
- * Weighs each verdict of a tree by judging it again with every reading moved, one at a time, by each quarter
- * of its uncertainty, up and down. Smaller moves are tried first, so the turn told is the least found.
+ * Weighs each verdict of a tree by judging it again with every reading moved, one at a time, by half and by all of its
+ * uncertainty, up and down; a move that turns a verdict is tried again a quarter less. Smaller moves are tried first, so
+ * the turn told is the least found.
  */
 export function weigh(
   state: TreeState,
@@ -53,47 +57,66 @@ export function weigh(
 ): Record<StemId, Confidence> {
   const judged = judge(state, { withPrices: false });
   if (judged.kind !== 'judged') return {};
-  const before = decisionsIn(judged);
+  const weighing = {
+    state,
+    near: judged.chosen,
+    before: decisionsIn(judged),
+    turns: new Map<StemId, Turn>(),
+  };
   const contested = contestedIn(judged);
-  const turns = new Map<StemId, Turn>();
   const readings = state.tree.stems.reduce((sum, stem) => sum + fieldsOf(stem).length, 0);
   const moves = Math.min(budget, readings * STEPS.length * 2);
   let tried = 0;
-  for (const share of STEPS) {
+  for (const { share, lesser } of STEPS) {
     for (const stem of state.tree.stems) {
       for (const field of fieldsOf(stem)) {
         for (const side of [-1, 1]) {
-          if (tried === budget) return told(before, turns, contested, false);
-          noteTurns(state, judged.chosen, before, turns, stem, field, side * share);
+          if (tried >= budget) return told(weighing, contested, false);
+          const turned = turnedBy(weighing, stem, field, side * share);
           tried++;
-          onProgress?.(tried, moves);
+          if (turned.length > 0) {
+            note(weighing, turnedBy(weighing, stem, field, side * lesser));
+            note(weighing, turned);
+            tried++;
+          }
+          onProgress?.(Math.min(tried, moves), moves);
         }
       }
     }
   }
-  return told(before, turns, contested, true);
+  return told(weighing, contested, true);
+}
+
+interface Weighing {
+  state: TreeState;
+  near: ChosenSet;
+  before: Decisions;
+  turns: Map<StemId, Turn>;
 }
 
 /** What a decision comes to: a limb in a place and one that is only left both stay. */
 const fateOf = (decision: Decision): Decision => (decision === 'leave' ? 'scaffold' : decision);
 
-function noteTurns(
-  state: TreeState,
-  near: ChosenSet,
-  before: Decisions,
-  turns: Map<StemId, Turn>,
+/** The verdicts not yet known to turn that do as one reading is moved, with the move. */
+function turnedBy(
+  { state, near, before, turns }: Weighing,
   stem: Stem,
   field: ReadField,
   share: number,
-): void {
+): [StemId, Turn][] {
   const { value: from, sure } = readingOf(stem, field);
   const to = from + share * sure;
   const after = decisionsOn(withReading(state, stem.id, field, to), near);
-  for (const [stemId, decision] of before) {
+  return [...before].flatMap(([stemId, decision]): [StemId, Turn][] => {
     const now = after?.get(stemId) ?? 'leave';
-    if (fateOf(now) === fateOf(decision) || turns.has(stemId)) continue;
-    turns.set(stemId, { stemId: stem.id, field, from, to, decision: now });
-  }
+    if (fateOf(now) === fateOf(decision) || turns.has(stemId)) return [];
+    return [[stemId, { stemId: stem.id, field, from, to, decision: now }]];
+  });
+}
+
+/** Notes turns, the first told of a verdict being the least. */
+function note({ turns }: Weighing, turned: readonly [StemId, Turn][]): void {
+  for (const [stemId, turn] of turned) if (!turns.has(stemId)) turns.set(stemId, turn);
 }
 
 /** Stems that a set nearly as good as the chosen one has otherwise. */
@@ -113,8 +136,7 @@ function contestedIn({ chosen, runnersUp, verdicts }: Judgement): Set<StemId> {
 }
 
 function told(
-  before: Decisions,
-  turns: ReadonlyMap<StemId, Turn>,
+  { before, turns }: Weighing,
   contested: ReadonlySet<StemId>,
   isWhole: boolean,
 ): Record<StemId, Confidence> {

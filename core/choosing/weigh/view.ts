@@ -1,5 +1,5 @@
 import type { Scene } from '../../findings/finding';
-import { courseFrom, positionAt, tipOf, type Course } from '../../tree/course';
+import { courseFrom, positionAt, tipOf, type Course, type LaidTree } from '../../tree/course';
 import type { Vec3 } from '../../geometry/vector';
 import { crotchDeg, joinHeightCm, ratioSure, thicknessRatio } from '../../tree/joins';
 import { stemOf, type Stem } from '../../tree/stem';
@@ -57,8 +57,20 @@ export function courseOf({ laid }: Pick<Scene, 'laid'>, stem: Stem): Course {
   return stemOf(laid.tree, stem.id) === stem ? asRead : courseFrom(stem, asRead.points[0] as Vec3);
 }
 
-/** A limb as the tree has it, or as a correction would lay it. */
+const seen = new WeakMap<Scene['when'], Map<LaidTree, Map<Stem, LimbView>>>();
+
+/** A limb as the tree has it, or as a correction would lay it; looked at once for each tree and day. */
 export function viewOf(scene: Scene, stem: Stem): LimbView {
+  const ofDay = seen.get(scene.when) ?? new Map<LaidTree, Map<Stem, LimbView>>();
+  seen.set(scene.when, ofDay);
+  const views = ofDay.get(scene.laid) ?? new Map<Stem, LimbView>();
+  ofDay.set(scene.laid, views);
+  const view = views.get(stem) ?? lookedAt(scene, stem);
+  views.set(stem, view);
+  return view;
+}
+
+function lookedAt(scene: Scene, stem: Stem): LimbView {
   const { laid, when } = scene;
   const laidCourse = courseOf(scene, stem);
   const ratio = thicknessRatio(laid, stem);
