@@ -1,4 +1,5 @@
-import { day as toldDay, told } from '../words/message';
+import { untilTold } from './until';
+import { told } from '../words/message';
 import { day, oneOf, shape, type Typed } from '../fields/fields';
 import { KEPT_FOR } from '../tree/stem-readings';
 import { onStem, type ActWays } from './act';
@@ -17,7 +18,7 @@ export const stay: ActWays<Stay> = {
   phase: () => 'make ready',
   heightCm: (scene, act) => footHeightCm(scene, act.stemId),
   place: () => undefined,
-  words: (_, act) => told('act.stay', { until: toldDay(act.until), keptFor: act.keptFor }),
+  words: ({ when }, { until, keptFor }) => told('act.stay', { until: untilTold(when, until), keptFor }),
   cautions: () => [],
   supplies: () => ({}),
   minutes: () => 0.3,

@@ -1,5 +1,5 @@
 import type { Ruling } from '../history/tree-draft';
-import type { Stem } from '../tree/stem';
+import { stemOf, type Stem, type Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { atDeg, type Candidacy, type FormProblem, type Place } from './candidacy';
 import { felt, summed, type Consideration } from './consideration';
@@ -62,7 +62,7 @@ export function buildProblem(form: FormProblem, rulings: Rulings): BuiltProblem 
 }
 
 const KEPT: ReadonlySet<Ruling> = new Set(['keep', 'frame', 'leader', 'wait']);
-const isKept = (ruling: Ruling): boolean => KEPT.has(ruling);
+export const isKept = (ruling: Ruling): boolean => KEPT.has(ruling);
 
 function outCost(form: FormProblem, id: StemId, ruling: Ruling): number {
   const idle = form.idle.get(id);
@@ -99,6 +99,23 @@ function withCarriers(form: FormProblem, rulings: Rulings): Rulings {
   for (const [stemId, carrier] of carriersOf(form)) {
     const ruling = rulings[stemId] ?? 'undecided';
     if (isKept(ruling) && (rulings[carrier] ?? 'undecided') === 'undecided') asked[carrier] = 'keep';
+  }
+  return asked;
+}
+
+/** The rulings, with what carries a side shoot that is to stay kept too, limb by limb down to the trunk, unless the grower decided about it. */
+export function withKeptCarriers(tree: Tree, trunkId: StemId | undefined, rulings: Rulings): Rulings {
+  const asked: Record<StemId, Ruling> = { ...rulings };
+  for (const stem of tree.stems) {
+    if (!isKept(rulings[stem.id] ?? 'undecided')) continue;
+    let parent = stem.parent;
+    while (parent.kind === 'stem' && parent.stemId !== trunkId) {
+      if ((asked[parent.stemId] ?? 'undecided') !== 'undecided') break;
+      asked[parent.stemId] = 'keep';
+      const carrier = stemOf(tree, parent.stemId);
+      if (!carrier) break;
+      parent = carrier.parent;
+    }
   }
   return asked;
 }

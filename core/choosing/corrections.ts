@@ -62,13 +62,15 @@ export const isSoft = (scene: Pick<Scene, 'limits' | 'when'>, stem: Stem): boole
 /** Thickest one-year wood that is still spread, mm; a limber kind's more, a stiff one's less. Working values. */
 const PLIABLE_MM = { limber: 16, middling: 14, stiff: 12 } as const;
 const PLIABLE_SEASONS = 1.5;
+/** A shoot shorter than this is pegged, if anything, never tied, cm. Working value. */
+export const TIE_FROM_CM = 25;
 
 /** Whether a limb can still be spread as a whole: soft, or one-year wood no thicker than its kind allows. */
 export function isPliable(scene: Scene, stem: Stem): boolean {
   if (!isSoundEnough(stem) || stem.barkTrapped || stem.mended) return false;
   if (isSoft(scene, stem)) return true;
   const isYoung = seasonsIn(stem, Math.max(1, scene.when.seasonsGrown)) <= PLIABLE_SEASONS;
-  return isYoung && stem.diameter.value <= PLIABLE_MM[scene.kind.stiffness.value];
+  return isYoung && stem.length.value >= TIE_FROM_CM && stem.diameter.value <= PLIABLE_MM[scene.kind.stiffness.value];
 }
 
 const SHARP = new Set<Consideration['what']>(['join', 'frame-join']);

@@ -1,7 +1,7 @@
 import type { Ruling } from '../history/tree-draft';
 import type { TreeState } from '../history/tree-at';
 import type { Stem } from '../tree/stem';
-import { buildProblem } from './build';
+import { buildProblem, withKeptCarriers } from './build';
 import type { FormProblem, FormScene } from './candidacy';
 import { chosenSet, type ChosenSet } from './chosen-set';
 import { priceOf, type Price } from './price';
@@ -31,7 +31,10 @@ export function otherwise(question: OtherwiseQuestion, stem: Stem): Price | unde
     set.left.includes(stem.id) || set.limbs.some(({ stemId }) => stemId === stem.id);
   const isIn = stays(chosen);
   const ruling: Ruling = !isIn ? 'keep' : 'undecided';
-  const built = buildProblem(formProblem, { ...state.rulings, [stem.id]: ruling });
+  const built = buildProblem(
+    formProblem,
+    withKeptCarriers(state.tree, scene.laid.trunk?.id, { ...state.rulings, [stem.id]: ruling }),
+  );
   const best = solve(built.problem, { keep: 1, nodeLimit: NODE_LIMIT }).best[0];
   if (!best) return undefined;
   const other = chosenSet(scene, built, best);

@@ -3,7 +3,8 @@ import { findingsOn } from '../findings/finding';
 import { isOnTrunk } from '../tree/joins';
 import type { Ruling } from '../history/tree-draft';
 import type { KeptFor } from '../tree/stem-readings';
-import type { Stem, Tree } from '../tree/stem';
+import { stemOf, withDescendants, type Stem, type Tree } from '../tree/stem';
+import { isKept, withKeptCarriers } from './build';
 import type { LimbWord } from './candidacy';
 import { againstLeaving, againstPlace, pointsOf, type Against } from './against';
 import type { StemId } from '../tree/stem-readings';
@@ -56,6 +57,8 @@ export interface Verdict {
   /** ISO date to which a temporary limb stays, and what for. */
   until?: string;
   keptFor?: KeptFor;
+  /** Whether it is shortened while it stays, so that it cannot compete. */
+  isHeldShort?: boolean;
   /** Sentences, the weightiest first. */
   reasons: readonly Reason[];
   /** The rule the decision rests on, for the act that follows. */
@@ -63,6 +66,8 @@ export interface Verdict {
   ruling: Ruling;
   /** What deciding otherwise would cost. */
   price?: Price;
+  /** Of a stem that goes with its carrier: what becomes of it should that one stay. */
+  own?: Verdict;
 }
 
 /** Whether a stem still stands once the verdicts are carried out; none does that has no verdict. */
@@ -72,6 +77,14 @@ export const standsBy =
     !['out', 'goes-with'].includes(verdicts[id]?.decision ?? 'out');
 
 const YOU_KEEP = because('why.you-keep', {}, OWN_WORD);
+
+const CARRIES_KEPT = because('why.carries-kept', {}, OWN_WORD);
+
+/** Whether something that grows on a stem is to stay by the grower's own word. */
+function carriesKept({ state }: OtherwiseQuestion, stem: Stem): boolean {
+  const carried = withDescendants(state.tree, stem.id);
+  return [...carried].some((id) => id !== stem.id && isKept(state.rulings[id] ?? 'undecided'));
+}
 
 type Saying = Omit<Verdict, 'stemId' | 'ruling'>;
 
@@ -84,18 +97,59 @@ export function verdictsOn(question: OtherwiseQuestion): Record<StemId, Verdict>
     verdicts[stem.id] = { stemId: stem.id, ruling, ...verdictOn(question, stem, ruling) };
     question.onProgress?.(i + 1, state.tree.stems.length);
   }
+  keepCarriers(question, verdicts);
   for (const stem of state.tree.stems) {
     const carrier = goneCarrier(question, verdicts, stem);
     if (carrier === undefined) continue;
+    const own = verdicts[stem.id] as Verdict;
     verdicts[stem.id] = {
-      ...(verdicts[stem.id] as Verdict),
+      ...own,
       decision: 'goes-with',
       place: carrier,
       rule: 'goes-with',
       reasons: [because('why.goes-with', { carrier: tagOf(state.tree, carrier) })],
+      own,
     };
   }
   return verdicts;
+}
+
+/** A side shoot that carries one the grower keeps stays with it. */
+function keepCarriers({ state, scene }: OtherwiseQuestion, verdicts: Record<StemId, Verdict>): void {
+  const asked = withKeptCarriers(state.tree, scene.laid.trunk?.id, state.rulings);
+  for (const [id, verdict] of Object.entries(verdicts)) {
+    if (verdict.decision !== 'out' || verdict.ruling !== 'undecided' || asked[id] !== 'keep') continue;
+    verdicts[id] = { ...verdict, decision: 'leave', reasons: [CARRIES_KEPT, ...verdict.reasons] };
+  }
+}
+
+/**
+ * Of what goes with a limb that is now to stay, each is as it would be by itself; but nothing more goes than must.
+ * @param mustGo whether what is decided of a stem cannot wait
+ */
+export function staysWithCarriers(
+  tree: Tree,
+  verdicts: Readonly<Record<StemId, Verdict>>,
+  mustGo: (verdict: Verdict) => boolean,
+): Record<StemId, Verdict> {
+  const after = { ...verdicts };
+  const isGone = (id: StemId): boolean => ['out', 'goes-with'].includes(after[id]?.decision ?? '');
+  // A carrier is decided before what it carries.
+  const settle = (stem: Stem, above: ReadonlySet<StemId>): void => {
+    const verdict = after[stem.id];
+    if (verdict?.own === undefined || stem.parent.kind !== 'stem' || above.has(stem.id)) return;
+    const carrierId = stem.parent.stemId;
+    const carrier = stemOf(tree, carrierId);
+    if (carrier) settle(carrier, new Set(above).add(stem.id));
+    // What stands beyond the cut of a top goes whatever its carrier does.
+    if (isGone(carrierId) || verdicts[verdict.place ?? '']?.decision === 'trunk') return;
+    const { own } = verdict;
+    const reason = because('why.stays-with', { carrier: tagOf(tree, carrierId) });
+    after[stem.id] =
+      own.decision !== 'out' || mustGo(own) ? own : { ...own, decision: 'leave', reasons: [reason] };
+  };
+  for (const stem of tree.stems) settle(stem, new Set());
+  return after;
 }
 
 function verdictOn(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Saying {
@@ -189,9 +243,11 @@ function leftVerdict(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): S
   const reason =
     ruling === 'keep' || ruling === 'frame'
       ? YOU_KEEP
-      : harm < HARMLESS
-        ? because(bears ? 'left.fruit' : 'left.harmless')
-        : because('left.full', { limb });
+      : carriesKept(question, stem)
+        ? CARRIES_KEPT
+        : harm < HARMLESS
+          ? because(bears ? 'left.fruit' : 'left.harmless')
+          : because(stem.condition === 'sound' ? 'left.full' : 'left.hurt', { limb });
   const grave = against.filter(({ one }) => one.must === true || one.points >= TOLD_FROM).slice(0, MOST_TOLD);
   const price = ruling === 'keep' || ruling === 'frame' ? otherwise(question, stem) : undefined;
   const loss = (formProblem.idle.get(stem.id)?.out ?? []).reduce((sum, { points }) => sum + points, 0);
@@ -224,7 +280,7 @@ function outVerdict(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Sa
   );
   if (must.length > 0) return out((must[0] as Finding).rule, reasonsOf(must, tree), undefined);
   const price = otherwise(question, stem);
-  const against = againstLeaving(formProblem, chosen, stem);
+  const against = againstLeaving(formProblem, chosen, stem).filter(({ one }) => one.what !== 'tie');
   const grave = against.slice(0, MOST_TOLD).filter(({ one }, i) => i === 0 || one.points >= TOLD_FROM);
   const loss = (formProblem.idle.get(stem.id)?.out ?? []).reduce((sum, { points }) => sum + points, 0);
   const isNear = !against.some(({ one }) => one.must) && pointsOf(against) - loss < NEAR;

@@ -20,6 +20,7 @@ const TOLD: Partial<Record<ConsiderationId, { args?: (measured: number) => Args;
   strong: { args: (x) => ({ ratio: share(x) }), on: [onFinding('too-thick'), onFigure('thick.ratio')] },
   rival: { on: [onFinding('several-tops'), onFigure('weigh.rival')] },
   middle: { args: (x) => ({ run: deg(x) }), on: [onFigure('weigh.strong')] },
+  'low-on-bush': { args: (x) => ({ height: cm(x) }), on: [onFigure('weigh.low')] },
   inward: { on: [onFinding('growing-inward'), onFigure('weigh.inward')] },
   unsound: { on: [onFinding('unsound-wood'), onFigure('weigh.unsound')] },
   spared: { on: [onFigure('weigh.spared')] },

@@ -8,6 +8,7 @@ export const tooLow: FindingRule = {
   id: 'too-low',
   look(scene) {
     const { laid } = scene;
+    if (scene.standsOn === 'stems') return [];
     return limbsOf(scene).flatMap((stem) => {
       const limit = clearanceLimit(scene, stem.bearing.value);
       const heightCm = joinHeightCm(laid, stem);

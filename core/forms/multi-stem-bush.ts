@@ -1,6 +1,8 @@
 import { told } from '../words/message';
 import type { FormScene } from '../choosing/candidacy';
 import { assembled } from '../choosing/assemble';
+import type { Consideration } from '../choosing/consideration';
+import { meanOn, type Curve } from '../choosing/curve';
 import { bearingOf } from '../geometry/vector';
 import type { Course } from '../tree/course';
 import type { Stem } from '../tree/stem';
@@ -38,10 +40,30 @@ export const multiStemBush: Form = {
         ...seated(scene, stem, 0, () => [], [stem.diameter.value]),
         atDeg: leansTo(scene, stem),
       })),
+      harm: (stem) => slightStem(scene, stem),
     });
   },
   whip: () => ({ places: [], headAtCm: HEAD_AT_CM, headAnywayCm: HEAD_AT_CM }),
 };
+
+/** What a weak stem costs a bush, points, by its thickness over the middle one of those that rise with it: it is cut at the ground. Working values. */
+const SLIGHT: Curve = [
+  [0.25, 12],
+  [0.45, 8],
+  [0.65, 0],
+];
+
+function slightStem({ limbs }: FormScene, { diameter }: Stem): Consideration[] {
+  const sizes = limbs.map((stem) => stem.diameter.value).sort((a, b) => a - b);
+  const ratio = diameter.value / (sizes[Math.floor(sizes.length / 2)] ?? diameter.value);
+  return [
+    {
+      what: 'slight',
+      points: meanOn(SLIGHT, ratio, diameter.sure / diameter.value),
+      measured: diameter.value,
+    },
+  ];
+}
 
 /** A stem this near upright leans nowhere: its side is that of its foot, deg. */
 const UPRIGHT_DEG = 8;

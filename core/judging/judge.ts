@@ -14,7 +14,7 @@ import { layOut } from '../tree/course';
 import { stemOf, type Stem, type Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { planWhip, type WhipPlan } from '../whips/whip-plan';
-import { buildProblem, type BuiltProblem } from '../choosing/build';
+import { buildProblem, withKeptCarriers, type BuiltProblem } from '../choosing/build';
 import type { FormScene } from '../choosing/candidacy';
 import type { Correction } from '../choosing/correction';
 import { chosenSet, type ChosenSet } from '../choosing/chosen-set';
@@ -23,7 +23,7 @@ import type { Cost } from '../choosing/problem';
 import { because, day, tagOf, type Message } from '../words/message';
 import type { Progress, Solution } from '../choosing/solution';
 import { solve } from '../choosing/solve';
-import { verdictsOn, type Verdict } from '../choosing/verdicts';
+import { staysWithCarriers, verdictsOn, type Verdict } from '../choosing/verdicts';
 
 /** Everything the program has to say about a tree on a day. */
 export interface Judgement {
@@ -142,7 +142,7 @@ function chooseLimbs(
   near?: ChosenSet,
 ) {
   const formProblem = form.build(scene);
-  const built = buildProblem(formProblem, state.rulings);
+  const built = buildProblem(formProblem, withKeptCarriers(state.tree, scene.laid.trunk?.id, state.rulings));
   const startFrom = near && optionsOf(built, near);
   const { best, nodes, proven, bound } = solve(built.problem, {
     ...{ keep: sets, nodeLimit },
@@ -166,7 +166,15 @@ function chooseLimbs(
       caps,
       laterCaps: capsOf(scene, false),
       isFirst: !state.shapedBefore,
-      cutBack: cutBackOf({ scene, form, chosen: set, verdicts: freed, caps, cuts: state.cuts }),
+      cutBack: cutBackOf({
+        scene,
+        form,
+        chosen: set,
+        verdicts: freed,
+        caps,
+        isFirst: !state.shapedBefore,
+        cuts: state.cuts,
+      }),
       today: state.today,
     });
   };
@@ -176,9 +184,19 @@ function chooseLimbs(
 
 function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Asked): Judgement {
   const made = chooseLimbs(state, scene, form, options);
-  const { chosen, runnersUp, verdicts, nodes, proven, bound, caps } = made;
+  const { chosen, runnersUp, nodes, proven, bound, caps } = made;
   const holdOff = holdOffOn(scene.kind, state.site, state.today);
-  const question = { scene, form, chosen, verdicts, caps, cuts: state.cuts, holdOff };
+  const verdicts = heldOff(state.tree, made.verdicts, holdOff);
+  const question = {
+    scene,
+    form,
+    chosen,
+    verdicts,
+    caps,
+    isFirst: !state.shapedBefore,
+    cuts: state.cuts,
+    holdOff,
+  };
   const plan = planFrom(question);
   const planned = { ...scene, laid: layOut(plan.after) };
   const isOnItsWay = (stem: Stem): boolean => isFirstStage(scene, form.firstStageDeg, stem);
@@ -195,7 +213,7 @@ function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Ask
     woundsOf(planFrom({ ...question, chosen: set, verdicts: made.verdictsFor(set, false) }).acts);
   return {
     ...{ kind: 'judged', findings: scene.findings, chosen, runnersUp, plan, setFindings },
-    verdicts: heldOff(withCutEnds(scene, verdicts, plan), plan, holdOff),
+    verdicts: stillThere(withCutEnds(scene, verdicts, plan), plan, holdOff),
     ...(holdOff && { holdOff }),
     woundChoices: options.withPrices ? woundChoices(question, plan) : [],
     runnersUpWounds: options.withPrices ? runnersUp.map(woundsWith) : [],
@@ -203,22 +221,42 @@ function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Ask
   };
 }
 
-/** What would go, but is held off, stays until then. */
+const isHygiene = ({ rule }: Verdict): boolean => rule === 'unsound-wood' || rule === 'below-union';
+
+/** What would go, but is held off, stays until then: all but dead and diseased wood, and shoots of the rootstock. */
 function heldOff(
+  tree: Tree,
+  verdicts: Readonly<Record<StemId, Verdict>>,
+  holdOff: HoldOff | undefined,
+): Readonly<Record<StemId, Verdict>> {
+  if (!holdOff) return verdicts;
+  const held = Object.fromEntries(
+    Object.values(verdicts).map((verdict): [StemId, Verdict] => [
+      verdict.stemId,
+      verdict.decision === 'out' && !isHygiene(verdict) ? untilOver(verdict, holdOff) : verdict,
+    ]),
+  );
+  return staysWithCarriers(tree, held, isHygiene);
+}
+
+function untilOver(verdict: Verdict, { until }: HoldOff): Verdict {
+  const reason = because('why.held-off', { until: day(until) });
+  return { ...verdict, decision: 'temporary', until, reasons: [reason, ...verdict.reasons] };
+}
+
+/** Under a hold-off, what was to go with a cut that is not made yet stays until then as well. */
+function stillThere(
   verdicts: Readonly<Record<StemId, Verdict>>,
   { after }: Plan,
   holdOff: HoldOff | undefined,
 ): Readonly<Record<StemId, Verdict>> {
   if (!holdOff) return verdicts;
   const left = new Set(after.stems.map(({ id }) => id));
-  const reason = because('why.held-off', { until: day(holdOff.until) });
-  const waits = ({ stemId, decision }: Verdict): boolean =>
-    left.has(stemId) && (decision === 'out' || decision === 'goes-with');
   return Object.fromEntries(
     Object.values(verdicts).map((verdict): [StemId, Verdict] => [
       verdict.stemId,
-      waits(verdict)
-        ? { ...verdict, decision: 'temporary', until: holdOff.until, reasons: [reason, ...verdict.reasons] }
+      left.has(verdict.stemId) && (verdict.decision === 'out' || verdict.decision === 'goes-with')
+        ? untilOver(verdict, holdOff)
         : verdict,
     ]),
   );

@@ -2,7 +2,7 @@ import { onFigure } from '../words/ground';
 import { because, deg, mm } from '../words/message';
 import type { FormScene } from '../choosing/candidacy';
 import type { Form } from '../forms/form';
-import { isSoft } from '../choosing/corrections';
+import { isSoft, TIE_FROM_CM } from '../choosing/corrections';
 import { seasonsIn } from '../choosing/weigh/view';
 import { stemOf, type Stem } from '../tree/stem';
 import type { Act } from '../acts/acts';
@@ -44,6 +44,7 @@ export function bend({ scene, form }: PlanQuestion, { stem, limb }: Kept): Act[]
   const raised = raisedTo(scene, stem);
   if (raised !== undefined) {
     const args = { thick: mm(stem.diameter.value), from: deg(stem.shape.run.value), to: deg(raised) };
+    if (stem.length.value < TIE_FROM_CM) return [];
     return [bendAct(stem, raised, because('bend.raise-weak', args, onFigure('thin.diameterMm')))];
   }
   const toDeg = bendTarget(scene, form.firstStageDeg, stem);

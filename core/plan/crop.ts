@@ -1,13 +1,15 @@
 import { onFigure, onFinding } from '../words/ground';
 import { because, mm, tagOf } from '../words/message';
-import type { Act } from '../acts/acts';
+import { afterActs, type Act } from '../acts/acts';
+import { stemOf } from '../tree/stem';
 import type { PlanQuestion } from './question';
 
 /**
  * Blossom and fruit taken off: all of it in the first season, from thin wood what its girth does not carry, and while the
  * tree is being framed every bearing limb down to that, so that it goes on growing.
  */
-export function cropActs({ scene, verdicts }: PlanQuestion): Act[] {
+export function cropActs({ scene, verdicts }: PlanQuestion, cuts: readonly Act[]): Act[] {
+  const after = afterActs(scene.laid.tree, cuts);
   const { laid, limits, when, findings } = scene;
   const isFramed = when.seasonsGrown > limits('crop.framedSeasons').value;
   const isThin = (id: string): boolean =>
@@ -17,6 +19,7 @@ export function cropActs({ scene, verdicts }: PlanQuestion): Act[] {
     const decision = verdicts[stemId]?.decision;
     if (bears !== 'blossom' && bears !== 'fruit') return [];
     if (decision === 'out' || decision === 'goes-with' || (isFramed && !isThin(stemId))) return [];
+    if (!stemOf(after, stemId)) return [];
     const isNew = when.seasonsGrown <= 1;
     const leave = isNew ? 0 : fruitsCarried(diameter.value, limits('crop.perCm2').value);
     const thick = mm(diameter.value);

@@ -14,7 +14,7 @@ import { afterActs, named, type Act, type PlannedAct } from '../acts/acts';
 import { cutDiameterMm } from '../acts/wood';
 import { bend, broughtDown, corrections, lateralWork } from './bends';
 import { cropActs } from './crop';
-import { byOwnWord, moves, oneWound, removalOf, withoutCarried } from './wounds';
+import { byOwnWord, moves, oneWound, removalOf, sparingKept, withoutCarried } from './wounds';
 import { leaderAfter } from './leading';
 import { wantedLimbs } from './make-limb';
 import { heldBack } from './held-back';
@@ -22,6 +22,7 @@ import { holdOffTold } from '../kinds/hold-off';
 import { evened } from './evened';
 import { renewalCut, shortenLeader, shortenLimb } from './heading';
 import { endCut } from './limb-ends';
+import { overCapTold } from './over-cap';
 
 /** The work that brings the tree to what was chosen, and what it takes off. */
 export interface Plan {
@@ -43,11 +44,14 @@ export interface Plan {
 export function planFrom(question: PlanQuestion): Plan {
   const { scene } = question;
   const { tree } = scene.laid;
-  const rough = byOwnWord(question, evened(question, oneWound(question, roughActs(question))));
-  const all = withoutCarried(scene, cutToBuds(cutQuestionOf(question), rough));
-  const cut = question.holdOff ? all.filter(isHygiene) : all;
+  const rough = question.holdOff
+    ? roughActs(question).filter(isHygiene)
+    : byOwnWord(question, sparingKept(question, evened(question, oneWound(question, roughActs(question)))));
+  const cut = withoutCarried(scene, cutToBuds(cutQuestionOf(question), rough));
   const made = question.holdOff || scene.when.inLeaf ? [] : wantedLimbs(question, cut);
-  const acts = named(inWorkOrder(scene, [...moves(question, cut), ...cut, ...cropActs(question), ...made]));
+  const acts = named(
+    inWorkOrder(scene, [...moves(question, cut), ...cut, ...cropActs(question, cut), ...made]),
+  );
   const wounds = acts.flatMap((act) =>
     act.kind === 'take-out' || act.kind === 'shorten' ? [act.diameterMm] : [],
   );
@@ -56,7 +60,7 @@ export function planFrom(question: PlanQuestion): Plan {
     ...{ acts, account, woodShare: account.wood, caps: question.caps },
     wounds: wounds.length,
     largestWoundMm: Math.max(0, ...wounds),
-    notes: [...heldNotes(question), ...notesOf(scene)],
+    notes: [...heldNotes(question), ...overCapTold(question, acts, account), ...notesOf(scene)],
     after: afterActs(tree, acts),
   };
 }
@@ -124,6 +128,7 @@ function roughActs(question: PlanQuestion): Act[] {
 function endsBesides({ scene, form, verdicts }: PlanQuestion, kept: ReadonlySet<StemId>): Act[] {
   return scene.laid.tree.stems
     .filter(({ id }) => !kept.has(id) && verdicts[id]?.decision === 'leave')
+    .filter(({ id }) => verdicts[id]?.lateral?.sort !== 'shorten')
     .flatMap((stem): Act[] => {
       const renewal = form.renewsShoots ? renewalCut(scene, stem) : undefined;
       const cut = renewal ?? endCut(scene, verdicts, stem);
@@ -158,7 +163,7 @@ function takeOuts(question: PlanQuestion): Act[] {
     });
 }
 
-/** A limb spared for a while is dated, and shortened so that it cannot compete; one the grower leaves a year is not. */
+/** A limb spared for a while is dated, and shortened where it would compete. */
 function temporary({ scene, verdicts }: PlanQuestion): Act[] {
   const share = scene.limits('stay.shortenShare').value;
   const shortest = scene.limits('scaffold.shortestCm').value;
@@ -166,7 +171,7 @@ function temporary({ scene, verdicts }: PlanQuestion): Act[] {
     const verdict = verdicts[stem.id];
     if (verdict?.decision !== 'temporary' || !verdict.until || !verdict.keptFor) return [];
     const reason = verdict.reasons[0] as Reason;
-    const left = verdict.ruling === 'wait' ? stem.length.value : stem.length.value * (1 - share);
+    const left = verdict.isHeldShort ? stem.length.value * (1 - share) : stem.length.value;
     const toLengthCm = Math.max(shortest, left);
     const diameterMm = cutDiameterMm(stem, toLengthCm);
     const cut: Act[] =

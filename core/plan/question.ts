@@ -13,8 +13,9 @@ export interface PlanQuestion {
   form: Form;
   chosen: ChosenSet;
   verdicts: Readonly<Record<StemId, Verdict>>;
-  /** The caps on what goes this winter. */
+  /** The caps on what goes this winter, and whether it is the tree's first shaping. */
   caps: Account;
+  isFirst: boolean;
   /** What holds structural cuts off today. */
   holdOff?: HoldOff | undefined;
   /** Lengths the grower has set, cm. */

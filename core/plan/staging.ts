@@ -1,8 +1,9 @@
 import type { FormScene } from '../choosing/candidacy';
 import type { ChosenSet } from '../choosing/chosen-set';
-import type { Verdict } from '../choosing/verdicts';
+import { standsBy, staysWithCarriers, type Verdict } from '../choosing/verdicts';
 import { onFigure, onReading, OWN_WORD } from '../words/ground';
-import { because, day, share, told } from '../words/message';
+import { because, share, tagOf, told, type Message, type Reason } from '../words/message';
+import { untilTold, winterOn } from '../acts/until';
 import { bearingDifference } from '../geometry/vector';
 import type { Stem, Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
@@ -67,9 +68,11 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
     );
   const staying = { ...verdicts };
   for (const stem of tree.stems) {
-    if (verdicts[stem.id]?.ruling === 'wait') staying[stem.id] = leftAYear(question, stem);
+    const { ruling, decision } = verdicts[stem.id] as Verdict;
+    if (ruling === 'wait' && decision !== 'goes-with') staying[stem.id] = leftAYear(question, stem);
     else if (verdicts[stem.id]?.forAWhile) staying[stem.id] = spared(question, stem);
   }
+  const bearer = bearsAlone(question, going);
   let winter = 0;
   let spent = question.cutBack;
   let isFirst = true;
@@ -78,9 +81,8 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
     const share = shareOf(tree, stem);
     const caps = winter === 0 ? question.caps : question.laterCaps;
     const urgent = urgencyOf(question, stem) >= NOT_PUT_OFF || verdicts[stem.id]?.ruling === 'out';
-    const alone = !urgent && canWait(verdicts[stem.id]) && bearsAlone(question, stem);
-    if (alone) {
-      staying[stem.id] = putOff(question, stem, 1, 'wood');
+    if (!urgent && stem.id === bearer) {
+      staying[stem.id] = bearingLast(question, stem);
       continue;
     }
     const over = overCap(sumOf(spent, share), caps);
@@ -93,8 +95,11 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
     [spent, lastOver] = [share, over];
     staying[stem.id] = putOff(question, stem, winter, over);
   }
-  return staying;
+  return staysWithCarriers(tree, staying, ({ rule }) => cannotWait(rule));
 }
+
+/** Whether what goes by a rule goes this winter, whatever it takes of the tree. */
+export const cannotWait = (rule: string): boolean => (URGENCY[rule] ?? 0) >= NOT_PUT_OFF;
 
 /** What a limb goes for that may bear its last crop first: it harms little this year. */
 const WAITS = new Set(['low', 'room', 'not-needed', 'wire', 'band']);
@@ -112,79 +117,127 @@ function shareOf(tree: Tree, { id, diameter }: Stem): Account {
   return accountOf(tree, [{ kind: 'take-out', stemId: id, diameterMm: diameter.value, reason: NO_REASON }]);
 }
 
-/** Whether a limb carries fruit or blossom and none of those that stay does. */
-function bearsAlone({ scene, chosen }: StagingQuestion, stem: Stem): boolean {
-  const bears = ({ bears }: Stem): boolean => bears === 'fruit';
-  const kept = new Set(chosen.limbs.map(({ stemId }) => stemId));
-  return bears(stem) && !scene.laid.tree.stems.some((other) => kept.has(other.id) && bears(other));
+/** Of the limbs that go, the one that alone carries fruit, where it harms little this year; undefined where none does, or another that stays bears. */
+function bearsAlone({ scene, verdicts }: StagingQuestion, going: readonly Stem[]): StemId | undefined {
+  const stands = standsBy(verdicts);
+  const bearing = scene.laid.tree.stems.filter(({ bears }) => bears === 'fruit');
+  if (bearing.some(({ id }) => stands(id))) return undefined;
+  const [first, second] = going.filter((stem) => stem.bears === 'fruit');
+  return first && !second && canWait(verdicts[first.id]) ? first.id : undefined;
+}
+
+function bearingLast(question: StagingQuestion, stem: Stem): Verdict {
+  const until = winterOn(question.scene, 1);
+  const args = { until: untilTold(question.scene.when, until) };
+  return forAWhile(question, stem, until, 'fruit', because('stay.alone', args, onReading(stem.id, 'crop')));
 }
 
 function putOff(question: StagingQuestion, stem: Stem, winters: number, over: keyof Account): Verdict {
-  const { verdicts, caps, isFirst } = question;
+  const { caps, isFirst, scene } = question;
+  const { keptFor, purpose } = purposeOf(question, stem);
+  const until = winterOn(scene, winters);
+  const before = question.verdicts[stem.id] as Verdict;
+  if (isSlight(question, stem)) {
+    const args = { cap: share(caps[over]), measure: measureCalled(over) };
+    const reason = because('stay.slight', args, onFigure(`${over}.${isFirst ? 'firstRatio' : 'capRatio'}`));
+    return { ...before, decision: 'leave', job: 'leaf', reasons: [reason, ...before.reasons] };
+  }
+  const args = {
+    ...{ cap: share(caps[over]), measure: measureCalled(over), purpose, until: untilTold(scene.when, until) },
+    short: competes(before) ? 'yes' : 'no',
+  };
+  const why = because('stay.cap', args, onFigure(`${over}.${isFirst ? 'firstRatio' : 'capRatio'}`));
+  return forAWhile(question, stem, until, keptFor, why);
+}
+
+/** A side shoot this slight is not worth a label: it is left, and judged with the others next winter, mm and cm. Working values. */
+const SLIGHT_MM = 10;
+const SLIGHT_CM = 60;
+
+const isSlight = ({ scene }: StagingQuestion, { parent, diameter, length }: Stem): boolean =>
+  parent.kind === 'stem' &&
+  parent.stemId !== scene.laid.trunk?.id &&
+  diameter.value < SLIGHT_MM &&
+  length.value < SLIGHT_CM;
+
+/** A limb that stays for a while, and why. */
+function forAWhile(
+  { verdicts }: StagingQuestion,
+  stem: Stem,
+  until: string,
+  keptFor: KeptFor,
+  why: Reason,
+): Verdict {
   const before = verdicts[stem.id] as Verdict;
-  const keptFor = purposeOf(question, stem);
-  const until = yearsOn(question.today, winters);
-  const why = bearsAlone(question, stem)
-    ? because('stay.alone', { until: day(until) }, onReading(stem.id, 'crop'))
-    : because(
-        'stay.cap',
-        {
-          cap: share(caps[over]),
-          measure: measureCalled(over),
-          purpose: told(`purpose.${keptFor}`),
-          until: day(until),
-        },
-        onFigure(`${over}.${isFirst ? 'firstRatio' : 'capRatio'}`),
-      );
+  const isHeldShort = keptFor === 'fruit' ? false : competes(before);
   return {
     ...before,
-    decision: 'temporary',
-    until,
-    keptFor,
-    reasons: [why, ...before.reasons],
+    ...{ decision: 'temporary', until, keptFor, reasons: [why, ...before.reasons] },
+    ...(isHeldShort && { isHeldShort }),
   };
 }
 
+/** What a limb goes for that would take the frame over, or its room, if it were left to grow: it is kept short while it stays. */
+const COMPETES = new Set([
+  ...[
+    'strong',
+    'rival',
+    'peers',
+    'middle',
+    'overtop',
+    'sprout',
+    'room',
+    'feet',
+    'node',
+    'rub',
+    'join',
+    'bark',
+  ],
+  ...['too-thick', 'several-tops', 'outgrowing-peers', 'strong-upright'],
+]);
+const competes = (verdict: Verdict | undefined): boolean => COMPETES.has(verdict?.rule ?? '');
+
 /** A limb the grower leaves for a year stays whole, as insurance. */
-function leftAYear({ verdicts, today }: StagingQuestion, stem: Stem): Verdict {
+function leftAYear({ verdicts, scene }: StagingQuestion, stem: Stem): Verdict {
   const before = verdicts[stem.id] as Verdict;
-  const until = yearsOn(today, 1);
-  const reasons = [because('stay.you', { until: day(until) }, OWN_WORD), ...before.reasons];
+  const until = winterOn(scene, 1);
+  const reasons = [because('stay.you', { until: untilTold(scene.when, until) }, OWN_WORD), ...before.reasons];
   return { ...before, decision: 'temporary', until, keptFor: 'insurance', reasons };
 }
 
 /** A limb that crowds what stays, and costs too much to take now, is spared until next winter. */
 function spared(question: StagingQuestion, stem: Stem): Verdict {
   const before = question.verdicts[stem.id] as Verdict;
-  const until = yearsOn(question.today, 1);
-  const keptFor = purposeOf(question, stem);
+  const until = winterOn(question.scene, 1);
+  const { keptFor, purpose } = purposeOf(question, stem);
   const why = before.forAWhile ?? 'crowds';
-  const args = {
-    until: day(until),
-    purpose: told(`purpose.${keptFor}`),
-  };
+  const args = { until: untilTold(question.scene.when, until), purpose };
   const reason = because(`stay.${why}`, args, onFigure(why === 'low' ? 'clearance.cm' : 'weigh.room'));
-  return { ...before, decision: 'temporary', until, keptFor, reasons: [reason, ...before.reasons.slice(1)] };
+  const reasons = [reason, ...before.reasons.slice(1)];
+  return { ...before, decision: 'temporary', until, keptFor, isHeldShort: true, reasons };
 }
 
 /** Bearing within which a spared limb insures a thin one, deg. */
 const INSURES_DEG = 45;
 
-function purposeOf({ scene, chosen }: StagingQuestion, stem: Stem): KeptFor {
-  if (stem.bears === 'fruit' || stem.bears === 'blossom') return 'fruit';
+function purposeOf({ scene, chosen }: StagingQuestion, stem: Stem): { keptFor: KeptFor; purpose: Message } {
+  if (stem.bears === 'fruit' || stem.bears === 'blossom')
+    return { keptFor: 'fruit', purpose: told('purpose.fruit') };
   const thinMm = scene.limits('thin.diameterMm').value;
-  const insures = chosen.limbs.some(({ stemId }) => {
-    const kept = scene.laid.tree.stems.find(({ id }) => id === stemId);
+  const { tree } = scene.laid;
+  const insured = chosen.limbs.find(({ stemId }) => {
+    const kept = tree.stems.find(({ id }) => id === stemId);
     const isThin = kept !== undefined && kept.diameter.value < thinMm;
     return (
       isThin && bearingDifference(kept.shape.runBearing.value, stem.shape.runBearing.value) < INSURES_DEG
     );
   });
-  if (insures) return 'insurance';
-  return !scene.hasLeader && scene.answers.inside === 'shade-wood' ? 'shade' : 'leaf';
-}
-
-function yearsOn(isoDate: string, years: number): string {
-  const day = isoDate.slice(5) === '02-29' ? '02-28' : isoDate.slice(5);
-  return `${Number(isoDate.slice(0, 4)) + years}-${day}`;
+  if (insured) {
+    return {
+      keptFor: 'insurance',
+      purpose: told('purpose.insurance', { limb: tagOf(tree, insured.stemId) }),
+    };
+  }
+  const keptFor = !scene.hasLeader && scene.answers.inside === 'shade-wood' ? 'shade' : 'leaf';
+  return { keptFor, purpose: told(`purpose.${keptFor}`) };
 }

@@ -3,6 +3,7 @@ import { joinHeightCm } from '../tree/joins';
 import { bearingDifference } from '../geometry/vector';
 import { childrenOf, stemOf, withDescendants, type Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
+import { isKept } from '../choosing/build';
 import { standsBy } from '../choosing/verdicts';
 import { limbCutTo } from '../cuts/side-shoot';
 import type { Act } from '../acts/acts';
@@ -43,6 +44,24 @@ export function withoutCarried({ laid }: FormScene, acts: readonly Act[]): Act[]
     for (const id of withDescendants(laid.tree, stem.id)) goes.add(id);
   }
   return acts.filter((act) => !('stemId' in act) || !goes.has(act.stemId));
+}
+
+/** A cut is made beyond what the grower decided to keep, or not at all. */
+export function sparingKept({ scene, verdicts }: PlanQuestion, acts: readonly Act[]): Act[] {
+  const { laid } = scene;
+  const kept = laid.tree.stems.filter(({ id }) => isKept(verdicts[id]?.ruling ?? 'undecided'));
+  if (kept.length === 0) return [...acts];
+  return acts.flatMap((act): Act[] => {
+    const stem = act.kind === 'shorten' ? stemOf(laid.tree, act.stemId) : undefined;
+    if (!stem || act.kind !== 'shorten') return [act];
+    const joins = childrenOf(laid.tree, stem.id)
+      .filter(({ id }) => kept.some((one) => withDescendants(laid.tree, id).has(one.id)))
+      .map(({ id }) => laid.joins.get(id) ?? 0);
+    const toLengthCm = Math.max(act.toLengthCm, ...joins.map((at) => at + ABOVE_JOIN_CM));
+    if (toLengthCm === act.toLengthCm) return [act];
+    if (toLengthCm >= stem.length.value) return [];
+    return [{ ...act, toLengthCm, diameterMm: cutDiameterMm(stem, toLengthCm) }];
+  });
 }
 
 /** How far above the highest limb that stays the stem of an open tree is cut, cm. */

@@ -31,11 +31,16 @@ export function clearanceCost(scene: Scene, view: LimbView): Consideration[] {
   const isSite = 'site' in limit;
   const general = limits('clearance.cm').value;
   const underSite = isSite ? limit.value - Math.max(heightCm, middleCm) : -Infinity;
-  const underCm = Math.max(underSite, general - heightCm);
+  // The stems of a bush rise from the ground: only where one is counts for what asks for room.
+  const underGeneral = scene.standsOn === 'stems' ? -Infinity : general - heightCm;
+  const underCm = Math.max(underSite, underGeneral);
+  if (underCm === -Infinity) return [];
   const share = Math.max(LEAST, Math.min(1, lengthCm / FULL_CM));
-  const isSide = underSite > general - heightCm;
+  const isSide = underSite > underGeneral;
   const binds = isSide ? OF_THE_PLACE : 1;
   const open = scene.snowCm !== undefined && underCm <= scene.snowCm ? UNDER_SNOW : 1;
   const points = limits('weigh.low').value * binds * open * share * meanOn(UNDER, underCm, heightSure);
-  return [{ what: isSide ? 'low-side' : 'low', points, measured: heightCm }];
+  return [
+    { what: isSide ? 'low-side' : 'low', points, measured: isSide ? Math.max(heightCm, middleCm) : heightCm },
+  ];
 }

@@ -120,7 +120,7 @@ export function sideShootHarm(scene: FormScene, stem: Stem, carrier: Stem): Cons
       measured: stem.origin.value,
     },
     {
-      what: 'low',
+      what: 'low-on-bush',
       points:
         scene.standsOn === 'stems'
           ? limits('weigh.low').value * SHARE.low * onCurve(LOW_ON_BUSH, view.heightCm)

@@ -1,0 +1,63 @@
+import { accountOf, measureCalled, overCap, type Account } from '../acts/account';
+import type { Act } from '../acts/acts';
+import { standsBy } from '../choosing/verdicts';
+import { onFigure, type Ground } from '../words/ground';
+import { because, list, share, tagOf, told, type Message, type Reason } from '../words/message';
+import type { StemId } from '../tree/stem-readings';
+import type { PlanQuestion } from './question';
+import { cannotWait } from './staging';
+
+/** Most limbs named that could wait. */
+const MOST_NAMED = 3;
+
+/**
+ * Where a plan takes more than is usual of a tree: how much of what, what makes it so much, and what could wait a year.
+ * @param isFirst whether it is the tree's first shaping, of which more may be taken
+ */
+export function overCapTold(question: PlanQuestion, acts: readonly Act[], account: Account): Reason[] {
+  const { scene, caps, isFirst } = question;
+  const over = overCap(account, caps);
+  if (!over) return [];
+  const { tree } = scene.laid;
+  const takenBy = (some: readonly Act[]): number => accountOf(tree, some)[over];
+  const waits = acts.filter((act) => canWait(question, act)).sort((a, b) => takenBy([b]) - takenBy([a]));
+  const args = {
+    ...{ taken: share(account[over]), usual: share(caps[over]), measure: measureCalled(over) },
+    why: whyMuch(question, acts, takenBy),
+  };
+  const figure: Ground = onFigure(`${over}.${isFirst ? 'firstRatio' : 'capRatio'}`);
+  const ids = waits.flatMap((act): StemId[] => ('stemId' in act ? [act.stemId] : []));
+  const named = ids.slice(0, MOST_NAMED).map((id) => tagOf(tree, id));
+  return named.length === 0
+    ? [because('note.over', args, figure)]
+    : [because('note.over.waits', { ...args, limbs: list(named) }, figure)];
+}
+
+/** What takes the most: wood that cannot wait, what the grower decided, cuts to the limbs that stay, or one large limb. */
+function whyMuch(
+  { verdicts }: PlanQuestion,
+  acts: readonly Act[],
+  takenBy: (acts: readonly Act[]) => number,
+): Message {
+  const outs = acts.filter((act) => act.kind === 'take-out');
+  const verdictOf = (act: Act) => ('stemId' in act ? verdicts[act.stemId] : undefined);
+  const parts = {
+    must: outs.filter((act) => cannotWait(verdictOf(act)?.rule ?? '')),
+    yours: outs.filter((act) => verdictOf(act)?.ruling === 'out'),
+    'cut-back': acts.filter((act) => act.kind === 'shorten'),
+    large: outs.filter((act) => !cannotWait(verdictOf(act)?.rule ?? '') && verdictOf(act)?.ruling !== 'out'),
+  };
+  const most = Object.entries(parts).sort(
+    ([, a], [, b]) => takenBy(b) - takenBy(a),
+  )[0]?.[0] as keyof typeof parts;
+  return told(`over.${most}`);
+}
+
+/** Limbs that go by the choice alone, and cuts to what stays, could be left for a year. */
+function canWait({ verdicts }: PlanQuestion, act: Act): boolean {
+  if (act.kind === 'take-out') {
+    const verdict = verdicts[act.stemId];
+    return verdict?.ruling === 'undecided' && !cannotWait(verdict.rule);
+  }
+  return act.kind === 'shorten' && standsBy(verdicts)(act.stemId) && act.purpose === 'keep-direction';
+}
