@@ -257,7 +257,7 @@ function leftVerdict(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): S
   const isLow = pointsFor(LOW) >= CROWDS && scene.snowCm === undefined;
   const { spreadTo } = formProblem.idle.get(stem.id) ?? {};
   const isCrowded = crowds >= CROWDS && harm >= loss * CROWDS_SHARE;
-  const isForAWhile = ruling === 'undecided' && (isCrowded || isLow);
+  const isForAWhile = ruling === 'undecided' && !carriesKept(question, stem) && (isCrowded || isLow);
   return {
     ...{ decision: 'leave', rule: 'left', job: bears ? 'fruit' : 'leaf' },
     ...(isForAWhile && { forAWhile: isLow ? ('low' as const) : ('crowds' as const) }),

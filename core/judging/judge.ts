@@ -4,10 +4,11 @@ import { limbsOf, shootsOf } from '../findings/measures';
 import { formOf, type Form } from '../forms';
 import type { TreeState } from '../history/tree-at';
 import { capsOf } from '../acts/account';
+import { afterActs, type Act } from '../acts/acts';
 import { holdOffOn, type HoldOff } from '../kinds/hold-off';
 import { isFirstStage } from '../plan/bends';
 import { leaderAfter } from '../plan/leading';
-import { cutBackOf, planFrom, type Plan } from '../plan/plan';
+import { cutsBack, planFrom, type Plan } from '../plan/plan';
 import { woundChoices, woundsOf, type WoundChoice, type Wounds } from '../plan/wound-choices';
 import { staged } from '../plan/staging';
 import { layOut } from '../tree/course';
@@ -159,24 +160,10 @@ function chooseLimbs(
       ...{ withPrices: pricesToo, onProgress: told },
     });
     const freed = freeGrowth(scene, first);
-    return staged({
-      scene,
-      chosen: set,
-      verdicts: freed,
-      caps,
-      laterCaps: capsOf(scene, false),
-      isFirst: !state.shapedBefore,
-      cutBack: cutBackOf({
-        scene,
-        form,
-        chosen: set,
-        verdicts: freed,
-        caps,
-        isFirst: !state.shapedBefore,
-        cuts: state.cuts,
-      }),
-      today: state.today,
-    });
+    const isFirst = !state.shapedBefore;
+    const cuts = cutsBack({ scene, form, chosen: set, verdicts: freed, caps, isFirst, cuts: state.cuts });
+    const verdicts = withCutEnds(scene, freed, { after: afterActs(state.tree, cuts), acts: cuts });
+    return staged({ scene, chosen: set, verdicts, caps, laterCaps: capsOf(scene, false), isFirst, cuts });
   };
   const verdicts = verdictsFor(chosen, withPrices);
   return { chosen, runnersUp, verdicts, verdictsFor, nodes, proven, bound, caps };
@@ -213,7 +200,7 @@ function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Ask
     woundsOf(planFrom({ ...question, chosen: set, verdicts: made.verdictsFor(set, false) }).acts);
   return {
     ...{ kind: 'judged', findings: scene.findings, chosen, runnersUp, plan, setFindings },
-    verdicts: stillThere(withCutEnds(scene, verdicts, plan), plan, holdOff),
+    verdicts: stillThere(scene, withCutEnds(scene, verdicts, plan), plan, holdOff),
     ...(holdOff && { holdOff }),
     woundChoices: options.withPrices ? woundChoices(question, plan) : [],
     runnersUpWounds: options.withPrices ? runnersUp.map(woundsWith) : [],
@@ -244,21 +231,25 @@ function untilOver(verdict: Verdict, { until }: HoldOff): Verdict {
   return { ...verdict, decision: 'temporary', until, reasons: [reason, ...verdict.reasons] };
 }
 
-/** Under a hold-off, what was to go with a cut that is not made yet stays until then as well. */
+/** What was to go with a cut that is not made, or is made further out, stays: until the hold-off is over, or as it would be by itself. */
 function stillThere(
+  { laid }: FormScene,
   verdicts: Readonly<Record<StemId, Verdict>>,
   { after }: Plan,
   holdOff: HoldOff | undefined,
 ): Readonly<Record<StemId, Verdict>> {
-  if (!holdOff) return verdicts;
   const left = new Set(after.stems.map(({ id }) => id));
+  const byItself = (verdict: Verdict): Verdict => {
+    if (!left.has(verdict.stemId) || !['out', 'goes-with'].includes(verdict.decision)) return verdict;
+    if (holdOff) return untilOver(verdict, holdOff);
+    const own = verdict.own ?? verdict;
+    if (own.decision !== 'out' && own.decision !== 'goes-with') return own;
+    const { parent } = stemOf(laid.tree, verdict.stemId) as Stem;
+    const carrier = tagOf(laid.tree, parent.kind === 'stem' ? parent.stemId : verdict.stemId);
+    return { ...own, decision: 'leave', reasons: [because('why.stays-with', { carrier })] };
+  };
   return Object.fromEntries(
-    Object.values(verdicts).map((verdict): [StemId, Verdict] => [
-      verdict.stemId,
-      left.has(verdict.stemId) && (verdict.decision === 'out' || verdict.decision === 'goes-with')
-        ? untilOver(verdict, holdOff)
-        : verdict,
-    ]),
+    Object.values(verdicts).map((verdict): [StemId, Verdict] => [verdict.stemId, byItself(verdict)]),
   );
 }
 
@@ -266,7 +257,7 @@ function stillThere(
 function withCutEnds(
   { laid }: FormScene,
   verdicts: Readonly<Record<StemId, Verdict>>,
-  { after, acts }: Plan,
+  { after, acts }: { after: Tree; acts: readonly Act[] },
 ): Readonly<Record<StemId, Verdict>> {
   const left = new Set(after.stems.map(({ id }) => id));
   const cut = new Set(acts.flatMap((act) => (act.kind === 'shorten' ? [act.stemId] : [])));
@@ -279,7 +270,14 @@ function withCutEnds(
     const reason = because('why.goes-with-end', { carrier: tagOf(laid.tree, carrier) });
     return [
       verdict.stemId,
-      { ...verdict, decision: 'goes-with', place: carrier, rule: 'goes-with', reasons: [reason] },
+      {
+        ...verdict,
+        decision: 'goes-with',
+        place: carrier,
+        rule: 'goes-with',
+        reasons: [reason],
+        own: verdict,
+      },
     ];
   });
   return { ...verdicts, ...Object.fromEntries(went) };

@@ -38,10 +38,13 @@ export function bendTarget(
   return isFirstStage({ answers }, firstStageDeg, stem) ? firstStageDeg : wanted;
 }
 
-/** Brings a limb's run to the form's angle: down, or up where it hangs or is too flat. */
-export function bend({ scene, form }: PlanQuestion, { stem, limb }: Kept): Act[] {
+/**
+ * Brings a limb's run to the form's angle: down, or up where it hangs or is too flat.
+ * @param wouldOvertop whether its tip stands too near the leader's as it is: then nobody raises it
+ */
+export function bend({ scene, form }: PlanQuestion, { stem, limb }: Kept, wouldOvertop: boolean): Act[] {
   if (limb.correction?.kind === 'rival-bent' || limb.correction?.kind === 'spread') return [];
-  const raised = raisedTo(scene, stem);
+  const raised = wouldOvertop ? undefined : raisedTo(scene, stem);
   if (raised !== undefined) {
     const args = { thick: mm(stem.diameter.value), from: deg(stem.shape.run.value), to: deg(raised) };
     if (stem.length.value < TIE_FROM_CM) return [];
@@ -93,10 +96,16 @@ function isWorthTying({ when }: FormScene, stem: Stem): boolean {
   return stem.length.value >= BEND_FROM_CM && !isFirm && !stem.mended && !stem.runUp;
 }
 
-/** The steepest angle of its form, for a limb too thin for its place that runs flatter; a higher tip draws more sap. */
+/** A limb is raised by no more than this at once, deg. Working value. */
+const MOST_RAISED_DEG = 25;
+
+/** Toward the steepest angle of its form, for a limb too thin for its place that runs flatter; a higher tip draws more sap. */
 function raisedTo({ runDeg, limits }: FormScene, stem: Stem): number | undefined {
   const isWeak = stem.diameter.value < limits('thin.diameterMm').value;
-  return isWeak && stem.shape.run.value - runDeg.from > BEND_WORTH_DEG ? runDeg.from : undefined;
+  const run = stem.shape.run.value;
+  return isWeak && run - runDeg.from > BEND_WORTH_DEG
+    ? Math.max(runDeg.from, run - MOST_RAISED_DEG)
+    : undefined;
 }
 
 function bendAct(stem: Stem, toDeg: number, reason: Act['reason']): Act {

@@ -5,7 +5,6 @@ import { joinHeightCm } from '../tree/joins';
 import { reading } from '../readings/reading';
 import { arcAtHeight, courseFrom, tipOf, type Course } from '../tree/course';
 import { stemOf, type Stem } from '../tree/stem';
-import type { StemId } from '../tree/stem-readings';
 import type { Act } from '../acts/acts';
 import { renewed } from '../choosing/laterals';
 import { bendTarget, isFirstStage } from './bends';
@@ -21,12 +20,14 @@ const lowest = (cuts: readonly (Cut | undefined)[]): Cut | undefined =>
 export function shortenLimb(
   question: PlanQuestion,
   { stem, limb }: Kept,
-  leaderId: StemId | undefined,
+  leaderTipCm: number | undefined,
 ): Act[] {
   const { scene, form } = question;
   const { limits } = scene;
+  const under =
+    leaderTipCm === undefined ? undefined : underLeader(scene, form.firstStageDeg, stem, leaderTipCm);
   const renewal = form.renewsShoots ? renewalCut(scene, stem) : undefined;
-  if (renewal) return shortenTo(stem, renewal);
+  if (renewal) return shortenTo(stem, lowest([renewal, under]) ?? renewal);
   const end = endCut(scene, question.verdicts, stem);
   if (end) return end.toLengthCm < stem.length.value - LEAST_CUT_CM ? shortenTo(stem, end) : [];
   const cut = lowest([
@@ -35,7 +36,7 @@ export function shortenLimb(
     form.headsScaffolds ? lastGrowthCut(question, stem) : undefined,
     olderWoodCut(scene, stem),
     bareCut(scene, stem),
-    leaderId === undefined ? undefined : underLeader(scene, form.firstStageDeg, stem, leaderId),
+    under,
   ]);
   if (!cut || cut.toLengthCm > stem.length.value - LEAST_CUT_CM) return [];
   const toLengthCm = Math.max(cut.toLengthCm, limits('scaffold.shortestCm').value);
@@ -142,13 +143,13 @@ function underLeader(
   scene: FormScene,
   firstStageDeg: number | undefined,
   stem: Stem,
-  leaderId: StemId,
+  leaderTipCm: number,
 ): Cut | undefined {
   const { laid, limits } = scene;
   const staged = isFirstStage(scene, firstStageDeg, stem);
   // An arm on its way down to its wire no longer rivals next summer: it need only be lower than the leader.
   const clearCm = staged ? 0 : limits('leader.clearCm').value;
-  const topCm = tipOf(laid.courses.get(leaderId) as Course)[2] - clearCm;
+  const topCm = leaderTipCm - clearCm;
   const target = bendTarget(scene, firstStageDeg, stem);
   const angle = reading('angle', target ?? stem.shape.run.value, 'gauge');
   const base = (laid.courses.get(stem.id) as Course).points[0] as Course['points'][number];
@@ -272,7 +273,7 @@ function withinReach(question: PlanQuestion, kept: readonly Kept[], trunk: Stem)
     .filter(({ stem, heightCm }) => {
       const isPinned = ['keep', 'frame'].includes(question.verdicts[stem.id]?.ruling ?? '');
       const isNear = heightCm >= site.reachCm - NEAR_REACH_CM && heightCm <= site.reachCm;
-      return isPinned || isNear || form.needsWall;
+      return isPinned || isNear;
     })
     .sort((a, b) => b.heightCm - a.heightCm);
   const grown = newestCm(trunk);

@@ -5,6 +5,7 @@ import { because, restsOn, type Reason } from '../words/message';
 import { standsBy, type Verdict } from '../choosing/verdicts';
 import { joinHeightCm } from '../tree/joins';
 import { answerCalled, asked, type QuestionId } from '../schools/questions';
+import { layOut, tipOf } from '../tree/course';
 import type { Stem, Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { accountOf, type Account } from '../acts/account';
@@ -110,13 +111,18 @@ function roughActs(question: PlanQuestion): Act[] {
   const top = shortenLeader(question, kept);
   const leaderId = leaderAfter(question, byOwnWord(question, top));
   const side = scaffolds.filter(({ stem }) => stem.id !== leaderId);
+  const topped = layOut(afterActs(tree, byOwnWord(question, top)));
+  const led = leaderId === undefined ? undefined : topped.courses.get(leaderId);
+  const shortened = side.flatMap((limb) => shortenLimb(question, limb, led && tipOf(led)[2]));
+  const isUnderLeader = (id: StemId): boolean =>
+    shortened.some((act) => act.kind === 'shorten' && act.stemId === id && act.purpose === 'under-leader');
   return [
     ...takeOuts(question),
     ...top,
     ...temporary(question),
-    ...side.flatMap((limb) => shortenLimb(question, limb, leaderId)),
+    ...shortened,
     ...side.flatMap((limb) => corrections(question, limb)),
-    ...side.flatMap((limb) => bend(question, limb)),
+    ...side.flatMap((limb) => bend(question, limb, isUnderLeader(limb.stem.id))),
     ...broughtDown(question),
     ...heldBack(question),
     ...lateralWork(question),
@@ -137,14 +143,10 @@ function endsBesides({ scene, form, verdicts }: PlanQuestion, kept: ReadonlySet<
     });
 }
 
-/** What the cuts to the limbs that stay take by themselves, whatever goes. */
-export function cutBackOf(question: PlanQuestion): Account {
-  const acts = roughActs(question);
+/** The cuts to what stays, whatever goes. */
+export function cutsBack(question: PlanQuestion): Act[] {
   const stands = standsBy(question.verdicts);
-  return accountOf(
-    question.scene.laid.tree,
-    acts.filter((act) => act.kind === 'shorten' && stands(act.stemId)),
-  );
+  return roughActs(question).filter((act) => act.kind === 'shorten' && stands(act.stemId));
 }
 
 /** What goes, in the order the school works a tree. */

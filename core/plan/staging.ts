@@ -7,6 +7,7 @@ import { untilTold, winterOn } from '../acts/until';
 import { bearingDifference } from '../geometry/vector';
 import type { Stem, Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
+import { afterActs, type Act } from '../acts/acts';
 import { accountOf, measureCalled, overCap, sumOf, type Account } from '../acts/account';
 import type { KeptFor } from '../tree/stem-readings';
 
@@ -43,10 +44,8 @@ export interface StagingQuestion {
   laterCaps: Account;
   /** Whether the tree is shaped for the first time: more may go then. */
   isFirst: boolean;
-  /** What cutting back the limbs that stay takes this winter. */
-  cutBack: Account;
-  /** ISO date of this winter's work. */
-  today: string;
+  /** The cuts made this winter to the limbs that stay. */
+  cuts: readonly Act[];
 }
 
 /**
@@ -58,7 +57,10 @@ export interface StagingQuestion {
 export function staged(question: StagingQuestion): Record<StemId, Verdict> {
   const { scene, verdicts } = question;
   const { tree } = scene.laid;
+  const uncut = new Set(afterActs(tree, question.cuts).stems.map(({ id }) => id));
+  // What stands beyond a cut goes with it, and takes no more.
   const going = tree.stems
+    .filter(({ id }) => uncut.has(id))
     .filter(({ id }) => verdicts[id]?.decision === 'out' && verdicts[id].ruling !== 'wait')
     .sort(
       (a, b) =>
@@ -74,7 +76,7 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
   }
   const bearer = bearsAlone(question, going);
   let winter = 0;
-  let spent = question.cutBack;
+  let spent = accountOf(tree, question.cuts);
   let isFirst = true;
   let lastOver: keyof Account = 'wood';
   for (const stem of going) {
@@ -150,15 +152,15 @@ function putOff(question: StagingQuestion, stem: Stem, winters: number, over: ke
   return forAWhile(question, stem, until, keptFor, why);
 }
 
-/** A side shoot this slight is not worth a label: it is left, and judged with the others next winter, mm and cm. Working values. */
-const SLIGHT_MM = 10;
-const SLIGHT_CM = 60;
+/** A shoot this slight is not worth a label: it is left, and judged with the others next winter, mm and cm; a side shoot may be somewhat more. Working values. */
+const SLIGHT = { mm: 7, cm: 40 };
+const SLIGHT_ON_LIMB = { mm: 10, cm: 60 };
 
-const isSlight = ({ scene }: StagingQuestion, { parent, diameter, length }: Stem): boolean =>
-  parent.kind === 'stem' &&
-  parent.stemId !== scene.laid.trunk?.id &&
-  diameter.value < SLIGHT_MM &&
-  length.value < SLIGHT_CM;
+function isSlight({ scene }: StagingQuestion, { parent, diameter, length }: Stem): boolean {
+  const isOnLimb = parent.kind === 'stem' && parent.stemId !== scene.laid.trunk?.id;
+  const most = isOnLimb ? SLIGHT_ON_LIMB : SLIGHT;
+  return diameter.value < most.mm && length.value < most.cm;
+}
 
 /** A limb that stays for a while, and why. */
 function forAWhile(

@@ -26,6 +26,11 @@ const OUTGROWS: Curve = [
   [2.2, 0.6],
   [3, 1],
 ];
+/** ... but only where it takes much of its stem, by its thickness over the stem's: beside twigs any limb is thick. */
+const DRAWS: Curve = [
+  [0.3, 0],
+  [0.5, 1],
+];
 const BESIDE_CM = 30;
 const FEWEST_PEERS = 2;
 /** A twig takes no tree over, however thin its stem is there: 0 to 1, by its thickness over the trunk's at its foot. */
@@ -100,7 +105,7 @@ export function dominationCost(scene: Scene, view: LimbView): Consideration[] {
 }
 
 /** What a limb costs that draws the tree to its side, past all that rise near it. */
-function peersCost({ laid, limits }: Scene, { stem }: LimbView): Consideration {
+function peersCost({ laid, limits }: Scene, { stem, ratio: ofStem = 0, ratioSure }: LimbView): Consideration {
   const at = laid.joins.get(stem.id) ?? 0;
   const peers = childrenOf(laid.tree, laid.trunk?.id ?? '')
     .filter(
@@ -113,7 +118,8 @@ function peersCost({ laid, limits }: Scene, { stem }: LimbView): Consideration {
   const ratio = stem.diameter.value / Math.max(middle, 1);
   const share =
     peers.length < FEWEST_PEERS ? 0 : meanOn(OUTGROWS, ratio, (stem.diameter.sure / middle) * 1.5);
-  return { what: 'peers', points: limits('weigh.strong').value * share, measured: ratio };
+  const takes = meanOn(DRAWS, ofStem, ratioSure);
+  return { what: 'peers', points: limits('weigh.strong').value * share * takes, measured: ratio };
 }
 
 /** From how much a shoot is a rival, 0 to 1; within which height of trunk rivals make a bunch, cm; and how much each counts there: a tree that sends up many alike has no one leader to guard. Working values. */
