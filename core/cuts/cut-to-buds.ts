@@ -19,6 +19,9 @@ type Shorten = Extract<Act, { kind: 'shorten' }>;
 /** Cuts that go to a limb that stands there already, or wake several buds at once: no single bud is chosen for them. */
 const WITHOUT_BUD: readonly HeadingPurpose[] = ['new-leader', 'open-centre', 'hold-height', 'next-tier'];
 
+/** Cuts that are made even where no bud serves. */
+const NEEDED: readonly HeadingPurpose[] = ['weaken-rival', 'calm-temporary', 'to-living'];
+
 /** How far along a limb another place is looked for when no bud at the wished one serves, cm. */
 const ELSEWHERE_CM = [10, -10, 18, -18] as const;
 
@@ -56,21 +59,25 @@ export function cutToBuds(question: CutQuestion, acts: readonly Act[]): Act[] {
 
 function servedBy(question: CutQuestion, acts: readonly Act[], act: Shorten): Shorten | undefined {
   const isSet = restsOn(act.reason, OWN_WORD);
+  const stem = stemOf(question.scene.laid.tree, act.stemId) as Stem;
+  // No bud wakes in wood that has died.
+  const livesToCm = isSet ? Infinity : (stem.soundTo?.value ?? Infinity);
   const floorCm = isSet ? 0 : keptUpTo(question, act.stemId);
   const choice = (isSet ? [0] : [0, ...ELSEWHERE_CM])
     .map((byCm) => Math.max(floorCm, act.toLengthCm + byCm))
     .map((toLengthCm) =>
-      choicesFor(question, acts, { ...act, toLengthCm }).find(({ atCm }) => atCm >= floorCm),
+      choicesFor(question, acts, { ...act, toLengthCm }).find(
+        ({ atCm }) => atCm >= floorCm && atCm <= livesToCm,
+      ),
     )
     .find((found) => found !== undefined && (isSet || found.fit !== 'refused'));
-  const stem = stemOf(question.scene.laid.tree, act.stemId) as Stem;
   if (choice) return cutTo(stem, act, choice, forkBelow(question, acts, act, choice));
   if (isSet) return act;
   const shoot = sideShootsFor(question, acts, act).find(
-    ({ fit, joinCm }) => fit !== 'refused' && joinCm >= floorCm - 1,
+    ({ fit, joinCm }) => fit !== 'refused' && joinCm >= floorCm - 1 && joinCm <= livesToCm,
   );
   if (shoot) return cutToShoot(question, stem, act, shoot);
-  return act.purpose === 'weaken-rival' || act.purpose === 'calm-temporary' ? act : undefined;
+  return act.purpose && NEEDED.includes(act.purpose) ? act : undefined;
 }
 
 /** How far along a stem the outermost limb rises that is to stay on it, with a little over, cm; 0 for none. */

@@ -3,7 +3,7 @@ import { tipOf, type Course } from '../tree/course';
 import type { SetRule } from './finding';
 
 /** A cut goes to the nearest bud: so far short of the limit is as near as one can come, cm. Working value. */
-const WITHIN_CM = 3;
+const WITHIN_CM = 6;
 
 /** On a tree with a leader, a limb that stays whose tip comes too near the leader's height: the cone is lost. */
 export const overtopping: SetRule = {

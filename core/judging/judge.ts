@@ -1,5 +1,5 @@
 import { sceneOf } from './scene';
-import { lookAt, lookAtSet, type Finding, type Scene, type SetPlace } from '../findings';
+import { lookAt, lookAtSet, reasonsOf, type Finding, type Scene, type SetPlace } from '../findings';
 import { limbsOf, shootsOf } from '../findings/measures';
 import { formOf, type Form } from '../forms';
 import type { TreeState } from '../history/tree-at';
@@ -196,10 +196,17 @@ function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Ask
       ...{ places: setPlaces(planned, chosen), leaderId: leaderAfter(question, plan.acts), onTheirWay },
     }),
   };
+  const isFilled = plan.acts.some(
+    (act) => act.kind === 'make-limb' || (act.kind === 'take-out' && act.how === 'bench'),
+  );
+  const isIdle = holdOff !== undefined || scene.when.inLeaf || isFilled;
+  const bare = setFindings.planned.filter(({ rule }) => rule === 'bare-sector' && !isIdle);
+  const notes = [...plan.notes, ...reasonsOf(bare, state.tree)];
   const woundsWith = (set: ChosenSet): Wounds =>
     woundsOf(planFrom({ ...question, chosen: set, verdicts: made.verdictsFor(set, false) }).acts);
   return {
-    ...{ kind: 'judged', findings: scene.findings, chosen, runnersUp, plan, setFindings },
+    ...{ kind: 'judged', findings: scene.findings, chosen, runnersUp, setFindings },
+    plan: { ...plan, notes },
     verdicts: stillThere(scene, withCutEnds(scene, verdicts, plan), plan, holdOff),
     ...(holdOff && { holdOff }),
     woundChoices: options.withPrices ? woundChoices(question, plan) : [],

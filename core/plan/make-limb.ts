@@ -3,7 +3,7 @@ import { because, cm, deg, told, type Arg, type Message } from '../words/message
 import type { FormScene } from '../choosing/candidacy';
 import type { EmptyPlace } from '../choosing/chosen-set';
 import { bearingDifference } from '../geometry/vector';
-import { joinHeightCm } from '../tree/joins';
+import { isOnTrunk, joinHeightCm } from '../tree/joins';
 import { arcAtHeight, layOut, tipOf, type Course } from '../tree/course';
 import { diameterAt, taperOf } from '../tree/taper';
 import { stemOf } from '../tree/stem';
@@ -27,11 +27,15 @@ export function wantedLimbs(question: PlanQuestion, cuts: readonly Act[]): Act[]
 /** Sound wood this near to a place is not taken out to make a limb there: cm of height, deg of bearing. Working values. */
 const THERE_CM = 30;
 const THERE_DEG = 40;
+/** ... nor is anything so short a limb, cm. */
+const LEAST_CM = 20;
 
 /** Whether sound wood goes from where a limb would be made. */
 const isTakenThere = ({ scene, verdicts }: PlanQuestion, { heightCm, bearingDeg }: EmptyPlace): boolean =>
-  scene.shoots.some(
+  scene.laid.tree.stems.some(
     (stem) =>
+      (stem.parent.kind === 'ground' || isOnTrunk(scene.laid, stem)) &&
+      stem.length.value >= LEAST_CM &&
       verdicts[stem.id]?.decision === 'out' &&
       stem.condition === 'sound' &&
       Math.abs(joinHeightCm(scene.laid, stem) - heightCm) < THERE_CM &&

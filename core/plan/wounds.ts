@@ -1,5 +1,5 @@
 import type { FormScene } from '../choosing/candidacy';
-import { joinHeightCm } from '../tree/joins';
+import { isOnTrunk, joinHeightCm } from '../tree/joins';
 import { bearingDifference } from '../geometry/vector';
 import { childrenOf, stemOf, withDescendants, type Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
@@ -21,7 +21,7 @@ const BENCH_HEIGHT_CM = 30;
 /** How a limb is taken off: suckers broken off; to a stub where a new limb is wanted from the same place; else at the collar. */
 export function removalOf({ scene, chosen }: PlanQuestion, stem: Stem, rule: string): RemovalCut {
   if (rule === 'below-union') return 'break-off';
-  const isSound = stem.condition === 'sound' && !stem.barkTrapped;
+  const isSound = stem.condition === 'sound' && !stem.barkTrapped && isOnTrunk(scene.laid, stem);
   const isWanted = chosen.empty.some(
     ({ heightCm, bearingDeg }) =>
       bearingDifference(bearingDeg, stem.bearing.value) < BENCH_TURN_DEG &&

@@ -6,7 +6,6 @@ import type { TreeState } from '../history/tree-at';
 import { sceneOf } from '../judging/scene';
 import type { Judgement } from '../judging/judge';
 import { joinHeightCm } from '../tree/joins';
-import { layOut } from '../tree/course';
 import { stemOf, withDescendants } from '../tree/stem';
 import type { Reason } from '../words/message';
 import { tell } from './tell';
@@ -152,23 +151,35 @@ export const PROMISES: Readonly<Record<string, Promised>> = {
       .filter(({ toStem }) => toStem !== undefined && !stemOf(judged.plan.after, toStem))
       .map(({ stemId, toStem }) => `${stemId} is cut to ${toStem}, which goes`),
 
-  'nothing grave is left on what stays, and not told': (state, judged) => {
-    const after = layOut(judged.plan.after);
+  'nothing grave is left on what stays that could be mended, and not told': (state, judged) => {
+    const { acts } = judged.plan;
+    const isMade = acts.some(
+      (act) => act.kind === 'make-limb' || (act.kind === 'take-out' && act.how === 'bench'),
+    );
+    if (judged.holdOff || sceneOf(state).when.inLeaf) return [];
     return judged.setFindings.planned
-      .filter(({ gravity }) => gravity !== 'slight')
+      .filter(({ gravity, rule }) => gravity !== 'slight' && !(rule === 'bare-sector' && isMade))
       .filter(({ stemId, rule, otherStemId }) => {
-        const told: readonly Reason[] = [stemId, otherStemId].flatMap(
-          (id) => (id && judged.verdicts[id]?.reasons) || [],
-        );
-        return !told.some(({ grounds = [] }) =>
-          grounds.some((ground) => ground.on === 'finding' && ground.rule === rule),
+        const told: readonly Reason[] = [
+          ...[stemId, otherStemId].flatMap((id) => (id && judged.verdicts[id]?.reasons) || []),
+          ...acts.flatMap((act) => ('stemId' in act && act.stemId === stemId ? [act.reason] : [])),
+          ...judged.plan.notes,
+        ];
+        return !told.some(
+          ({ code, grounds = [] }) =>
+            (rule === 'overtopping' && code.startsWith('head.under-leader')) ||
+            grounds.some((ground) => ground.on === 'finding' && ground.rule === rule),
         );
       })
-      .map(
-        ({ stemId, rule, otherStemId }) =>
-          `${stemId} ${rule} ${otherStemId ?? ''} ${after.trunk?.id === stemId ? 'trunk' : ''}`,
-      );
+      .map(({ stemId, rule, otherStemId }) => `${stemId} ${rule} ${otherStemId ?? ''}`);
   },
+
+  'a cut is made in living wood': (state, judged) =>
+    of(judged, 'shorten')
+      .filter(
+        ({ stemId, toLengthCm }) => toLengthCm > (stemOf(state.tree, stemId)?.soundTo?.value ?? Infinity) + 1,
+      )
+      .map(({ stemId, toLengthCm }) => `${stemId} to ${toLengthCm}`),
 
   'a stem with nothing against it is not taken': (_, judged) =>
     Object.values(judged.verdicts)
