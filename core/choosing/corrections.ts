@@ -70,7 +70,11 @@ export function isPliable(scene: Scene, stem: Stem): boolean {
   if (!isSoundEnough(stem) || stem.barkTrapped || stem.mended) return false;
   if (isSoft(scene, stem)) return true;
   const isYoung = seasonsIn(stem, Math.max(1, scene.when.seasonsGrown)) <= PLIABLE_SEASONS;
-  return isYoung && stem.length.value >= TIE_FROM_CM && stem.diameter.value <= PLIABLE_MM[scene.kind.stiffness.value];
+  return (
+    isYoung &&
+    stem.length.value >= TIE_FROM_CM &&
+    stem.diameter.value <= PLIABLE_MM[scene.kind.stiffness.value]
+  );
 }
 
 const SHARP = new Set<Consideration['what']>(['join', 'frame-join']);

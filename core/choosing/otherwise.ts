@@ -4,6 +4,7 @@ import type { Stem } from '../tree/stem';
 import { buildProblem, withKeptCarriers } from './build';
 import type { FormProblem, FormScene } from './candidacy';
 import { chosenSet, type ChosenSet } from './chosen-set';
+import { asWithoutPins } from './pins';
 import { priceOf, type Price } from './price';
 import type { Progress } from './solution';
 import { solve } from './solve';
@@ -31,10 +32,10 @@ export function otherwise(question: OtherwiseQuestion, stem: Stem): Price | unde
     set.left.includes(stem.id) || set.limbs.some(({ stemId }) => stemId === stem.id);
   const isIn = stays(chosen);
   const ruling: Ruling = !isIn ? 'keep' : 'undecided';
-  const built = buildProblem(
-    formProblem,
-    withKeptCarriers(state.tree, scene.laid.trunk?.id, { ...state.rulings, [stem.id]: ruling }),
-  );
+  const ruled = { ...state.rulings, [stem.id]: ruling };
+  const asked = withKeptCarriers(state.tree, scene.laid.trunk?.id, ruled);
+  const now = new Set([...chosen.left, ...chosen.limbs.map(({ stemId }) => stemId)]);
+  const built = buildProblem(formProblem, isIn ? asked : asWithoutPins(formProblem, asked, now));
   const best = solve(built.problem, { keep: 1, nodeLimit: NODE_LIMIT }).best[0];
   if (!best) return undefined;
   const other = chosenSet(scene, built, best);

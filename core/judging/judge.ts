@@ -15,8 +15,10 @@ import { layOut } from '../tree/course';
 import { stemOf, type Stem, type Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { planWhip, type WhipPlan } from '../whips/whip-plan';
-import { buildProblem, withKeptCarriers, type BuiltProblem } from '../choosing/build';
-import type { FormScene } from '../choosing/candidacy';
+import { againstLeaving } from '../choosing/against';
+import { buildProblem, isKept, withKeptCarriers, type BuiltProblem } from '../choosing/build';
+import type { FormProblem, FormScene } from '../choosing/candidacy';
+import { asWithoutPins, withoutPins } from '../choosing/pins';
 import type { Correction } from '../choosing/correction';
 import { chosenSet, type ChosenSet } from '../choosing/chosen-set';
 import { freeGrowth } from '../choosing/free-growth';
@@ -134,6 +136,26 @@ function optionsOf({ candidacies, places }: BuiltProblem, { limbs }: ChosenSet):
   );
 }
 
+/** What would stay were nothing pinned, and what the pinned ones would go for; undefined where nothing is pinned. */
+function withoutTheirPins(
+  { rulings }: TreeState,
+  scene: FormScene,
+  formProblem: FormProblem,
+): { stays: ReadonlySet<StemId>; goes: ReadonlyMap<StemId, string> } | undefined {
+  if (!Object.values(rulings).some(isKept)) return undefined;
+  const built = buildProblem(formProblem, withoutPins(rulings));
+  const best = solve(built.problem, { keep: 1, nodeLimit: NODE_LIMIT }).best[0];
+  if (!best) return undefined;
+  const free = chosenSet(scene, built, best);
+  const stays = new Set([...free.left, ...free.limbs.map(({ stemId }) => stemId)]);
+  const goes = Object.entries(rulings).flatMap(([id, ruling]): [StemId, string][] => {
+    const stem = formProblem.idle.get(id)?.stem;
+    if (!stem || !isKept(ruling) || stays.has(id)) return [];
+    return [[id, againstLeaving(formProblem, free, stem)[0]?.one.what ?? 'not-needed']];
+  });
+  return { stays, goes: new Map(goes) };
+}
+
 /** The choice of limbs, and the verdicts that follow from it and from the cap on a year's work. */
 function chooseLimbs(
   state: TreeState,
@@ -143,7 +165,9 @@ function chooseLimbs(
   near?: ChosenSet,
 ) {
   const formProblem = form.build(scene);
-  const built = buildProblem(formProblem, withKeptCarriers(state.tree, scene.laid.trunk?.id, state.rulings));
+  const free = withoutTheirPins(state, scene, formProblem);
+  const asked = withKeptCarriers(state.tree, scene.laid.trunk?.id, state.rulings);
+  const built = buildProblem(formProblem, free ? asWithoutPins(formProblem, asked, free.stays) : asked);
   const startFrom = near && optionsOf(built, near);
   const { best, nodes, proven, bound } = solve(built.problem, {
     ...{ keep: sets, nodeLimit },
@@ -163,7 +187,16 @@ function chooseLimbs(
     const isFirst = !state.shapedBefore;
     const cuts = cutsBack({ scene, form, chosen: set, verdicts: freed, caps, isFirst, cuts: state.cuts });
     const verdicts = withCutEnds(scene, freed, { after: afterActs(state.tree, cuts), acts: cuts });
-    return staged({ scene, chosen: set, verdicts, caps, laterCaps: capsOf(scene, false), isFirst, cuts });
+    return staged({
+      scene,
+      chosen: set,
+      verdicts,
+      caps,
+      laterCaps: capsOf(scene, false),
+      isFirst,
+      cuts,
+      keptByWord: free?.goes,
+    });
   };
   const verdicts = verdictsFor(chosen, withPrices);
   return { chosen, runnersUp, verdicts, verdictsFor, nodes, proven, bound, caps };

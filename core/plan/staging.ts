@@ -46,6 +46,8 @@ export interface StagingQuestion {
   isFirst: boolean;
   /** The cuts made this winter to the limbs that stay. */
   cuts: readonly Act[];
+  /** What would go, and for what, but for the grower's word: it is counted as if it went, so that keeping one hurries no other off. */
+  keptByWord?: ReadonlyMap<StemId, string> | undefined;
 }
 
 /**
@@ -58,10 +60,11 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
   const { scene, verdicts } = question;
   const { tree } = scene.laid;
   const uncut = new Set(afterActs(tree, question.cuts).stems.map(({ id }) => id));
+  const byWord = (id: StemId): boolean => question.keptByWord?.has(id) ?? false;
   // What stands beyond a cut goes with it, and takes no more.
   const going = tree.stems
     .filter(({ id }) => uncut.has(id))
-    .filter(({ id }) => verdicts[id]?.decision === 'out' && verdicts[id].ruling !== 'wait')
+    .filter(({ id }) => byWord(id) || (verdicts[id]?.decision === 'out' && verdicts[id].ruling !== 'wait'))
     .sort(
       (a, b) =>
         urgencyOf(question, b) - urgencyOf(question, a) ||
@@ -74,7 +77,13 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
     if (ruling === 'wait' && decision !== 'goes-with') staying[stem.id] = leftAYear(question, stem);
     else if (verdicts[stem.id]?.forAWhile) staying[stem.id] = spared(question, stem);
   }
-  const bearer = bearsAlone(question, going);
+  const putOffTo = (stem: Stem, winters: number, over: keyof Account): void => {
+    if (!byWord(stem.id)) staying[stem.id] = putOff(question, stem, winters, over);
+  };
+  const bearer = bearsAlone(
+    question,
+    going.filter(({ id }) => !byWord(id)),
+  );
   let winter = 0;
   let spent = accountOf(tree, question.cuts);
   let isFirst = true;
@@ -90,12 +99,12 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
     const over = overCap(sumOf(spent, share), caps);
     if (urgent || isFirst || over === undefined || winter >= MOST_WINTERS - 1) {
       [spent, isFirst] = [sumOf(spent, share), false];
-      if (winter > 0 && !urgent) staying[stem.id] = putOff(question, stem, winter, lastOver);
+      if (winter > 0 && !urgent) putOffTo(stem, winter, lastOver);
       continue;
     }
     winter++;
     [spent, lastOver] = [share, over];
-    staying[stem.id] = putOff(question, stem, winter, over);
+    putOffTo(stem, winter, over);
   }
   return staysWithCarriers(tree, staying, ({ rule }) => cannotWait(rule));
 }
@@ -107,8 +116,8 @@ export const cannotWait = (rule: string): boolean => (URGENCY[rule] ?? 0) >= NOT
 const WAITS = new Set(['low', 'room', 'not-needed', 'wire', 'band']);
 const canWait = (verdict: Verdict | undefined): boolean => WAITS.has(verdict?.rule ?? '');
 
-function urgencyOf({ verdicts }: StagingQuestion, stem: Stem): number {
-  return URGENCY[verdicts[stem.id]?.rule ?? ''] ?? 30;
+function urgencyOf({ verdicts, keptByWord }: StagingQuestion, stem: Stem): number {
+  return URGENCY[keptByWord?.get(stem.id) ?? verdicts[stem.id]?.rule ?? ''] ?? 30;
 }
 
 /** An act that is only tried is told to nobody. */
