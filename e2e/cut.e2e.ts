@@ -26,7 +26,7 @@ test('a cut is dragged along its limb: the length, the buds and what it takes fo
 test('a bud that is seen to face another way turns the whole spiral, and can be undone', async ({ page }) => {
   await openCut(page, 'b');
   await expect(page.locator('.spiral-bud')).toHaveCount(0);
-  await page.getByRole('button', { name: 'The bud by the cut faces under;' }).click();
+  await page.getByRole('button', { name: 'The bud by the cut is on its under side;' }).click();
   await expect(page.locator('.spiral-bud.seen')).toHaveCount(1);
   expect(await page.locator('.spiral-bud').count()).toBeGreaterThan(3);
   await expect(page.locator('.bud-choices li').first()).toContainText('at ');

@@ -1,3 +1,4 @@
+import type { RuleKey } from '../rules/defaults';
 import { told, type Message } from '../words/message';
 import type { TreeScene } from './scene';
 import type { Tree } from '../tree/stem';
@@ -43,13 +44,32 @@ function pointsOf({ stems, ownRooted }: Tree): number {
     .reduce((sum, points) => sum + points, 0);
 }
 
-/** The most that may go in a year: the first shaping of a tree may take more. */
-export function capsOf({ limits }: Pick<TreeScene, 'limits'>, isFirst: boolean): Account {
-  return {
-    wood: limits(isFirst ? 'wood.firstRatio' : 'wood.capRatio').value,
-    shoots: limits(isFirst ? 'shoots.firstRatio' : 'shoots.capRatio').value,
-    points: limits(isFirst ? 'points.firstRatio' : 'points.capRatio').value,
-  };
+/** The day's cap on each measure: the figure it is set by, by whether the tree is shaped for the first time, and whether it is in leaf. */
+export interface CapsAsked {
+  isFirst: boolean;
+  /** In leaf, and not only worked in leaf because winters are wet. */
+  inLeaf: boolean;
+}
+
+/** What kind of year it is for a tree's caps. */
+export const yearOf = (
+  { when, kind, site }: Pick<TreeScene, 'when' | 'kind' | 'site'>,
+  isFirst: boolean,
+): CapsAsked => ({
+  isFirst,
+  inLeaf: when.inLeaf && !(kind.wetWinterRisk.value && site.wetWinters === true),
+});
+
+/** The figure that sets a cap. */
+export function capFigure(measure: keyof Account, { isFirst, inLeaf }: CapsAsked): RuleKey {
+  if (inLeaf && measure === 'shoots') return 'shoots.leafRatio';
+  return `${measure}.${isFirst ? 'firstRatio' : 'capRatio'}`;
+}
+
+/** The most that may go in a year: the first shaping of a tree may take more, a tree in leaf less of its leaf. */
+export function capsOf({ limits }: Pick<TreeScene, 'limits'>, year: CapsAsked): Account {
+  const cap = (measure: keyof Account): number => limits(capFigure(measure, year)).value;
+  return { wood: cap('wood'), shoots: cap('shoots'), points: cap('points') };
 }
 
 export const MEASURES = ['wood', 'shoots', 'points'] as const satisfies readonly (keyof Account)[];

@@ -5,6 +5,7 @@ import { fromUprightOf } from '../geometry/vector';
 import { trunkOf, withDescendants, type Stem, type Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { diameterAt, taperOf } from '../tree/taper';
+import { compassCalled } from '../words/compass';
 import { cm, tagOf, told, type Message } from '../words/message';
 import { messageSchema } from '../words/written';
 import { onStem, type ActWays } from './act';
@@ -123,12 +124,17 @@ const endAt = (stem: Stem, toLengthCm: number): Stem['shape']['tip'] => ({
   value: fromUprightOf(directionAt(stem, toLengthCm)),
 });
 
+/** A shoot this near upright leads up, and toward no side, deg. */
+const UP_DEG = 20;
+
 function shortenWords(scene: TreeScene, act: Shorten): Message {
   const length = cm(act.toLengthCm);
   const { bud, second, toStem } = act;
   if (bud) {
-    const facing = bud.facing;
-    const cut = told(bud.isKnown ? 'act.shorten.known' : 'act.shorten.nearest', { length, facing });
+    const { facing, isKnown, bearingDeg, angleDeg } = bud;
+    const leads =
+      angleDeg < UP_DEG ? told('act.leads.up') : told('act.leads.toward', { way: compassCalled(bearingDeg) });
+    const cut = told(isKnown ? 'act.shorten.known' : 'act.shorten.nearest', { length, facing, leads });
     return second ? told('act.shorten.fork', { cut, facing: second.facing }) : cut;
   }
   if (toStem !== undefined)

@@ -3,7 +3,8 @@ import { onFinding } from '../words/ground';
 import { BENCH_CM, cutPlace } from './cut-place';
 import { between, oneOf, shape, type Typed } from '../fields/fields';
 import { isOnTrunk } from '../tree/joins';
-import { stemOf, withDescendants } from '../tree/stem';
+import { layOut, positionAt, type Course } from '../tree/course';
+import { stemOf, trunkOf, withDescendants, type Stem, type Tree } from '../tree/stem';
 import { onStem, type ActWays } from './act';
 import { cutCautions, cutMinutes } from './cutting';
 import { footHeightCm } from './tying';
@@ -26,11 +27,23 @@ export type TakeOut = Typed<typeof schema>;
 /** Where on a limb that goes its cut is drawn, cm from its join. */
 const DRAWN_AT_CM = 3;
 
+/** Along the trunk an origin is a height: where another stem of a bush becomes the thickest, its shoots are told by height from then on. */
+function withTrunkOf(before: Tree, after: Tree): Tree {
+  const trunk = trunkOf(after);
+  if (!trunk || trunk.id === trunkOf(before)?.id) return after;
+  const course = layOut(before).courses.get(trunk.id) as Course;
+  const byHeight = (stem: Stem): Stem =>
+    stem.parent.kind === 'stem' && stem.parent.stemId === trunk.id
+      ? { ...stem, origin: { ...stem.origin, value: positionAt(course, stem.origin.value)[2] } }
+      : stem;
+  return { ...after, stems: after.stems.map(byHeight) };
+}
+
 export const takeOut: ActWays<TakeOut> = {
   schema,
   apply(tree, act) {
     const gone = withDescendants(tree, act.stemId);
-    return { ...tree, stems: tree.stems.filter((stem) => !gone.has(stem.id)) };
+    return withTrunkOf(tree, { ...tree, stems: tree.stems.filter((stem) => !gone.has(stem.id)) });
   },
   phase({ laid }, act) {
     if (restsOn(act.reason, onFinding('unsound-wood'))) return 'hygiene';

@@ -45,9 +45,9 @@ describe('a bud’s facing in space', () => {
   it('is told as on a clock seen from the foot, and by the compass on a stem nearly plumb', () => {
     const run = direction(90, 50);
     expect([0, 90, 180, 270, 135].map((deg) => tell(facingCalled(run, 90, deg)))).toEqual([
-      ...['up', 'out-right', 'under', 'out-left', 'under and right'],
+      ...['upper side', 'right side', 'under side', 'left side', 'lower right side'],
     ]);
-    expect(tell(facingCalled(direction(0, 2), 0, 90))).toBe('E');
+    expect(tell(facingCalled(direction(0, 2), 0, 90))).toBe('E side');
   });
 });
 

@@ -76,6 +76,8 @@ const CLOCK = [
 /** A facing as it is called: like a clock seen from the limb's foot; on a nearly plumb stem, the way it points. */
 export function facingCalled(run: Vec3, leanBearingDeg: number, facingDeg: FacingDeg): Message {
   if (fromUprightOf(run) < PLUMB_DEG)
-    return compassCalled(bearingOf(facingInSpace(run, leanBearingDeg, facingDeg)));
+    return told('facing.way', {
+      way: compassCalled(bearingOf(facingInSpace(run, leanBearingDeg, facingDeg))),
+    });
   return told(CLOCK[Math.round(facingDeg / 45) % 8] as (typeof CLOCK)[number]);
 }

@@ -116,6 +116,9 @@ function spreads(scene: Scene, stem: Stem, asItStands: Candidacy, seat: Seated):
 }
 
 /** A limb that takes the stem over, cut hard and bent to the form's own angle. */
+/** A shoot shorter than this is no rival to be made a limb of, cm. Working value. */
+const RIVAL_FROM_CM = 40;
+
 function rivalBent(scene: Scene, stem: Stem, asItStands: Candidacy, seat: Seated): Candidacy[] {
   const takesOver = asItStands.against.some(({ what }) => what === 'rival' || what === 'strong');
   if (!takesOver || stem.barkTrapped || !isSoundEnough(stem) || stem.mended) return [];
@@ -123,7 +126,7 @@ function rivalBent(scene: Scene, stem: Stem, asItStands: Candidacy, seat: Seated
   const toLengthCm = stem.length.value * RIVAL_LEFT;
   const isFirm =
     seasonsIn(stem, Math.max(1, scene.when.seasonsGrown)) > BENT_SEASONS && stem.diameter.value > BENT_MM;
-  if (stem.shape.run.value >= toDeg || isFirm) return [];
+  if (stem.shape.run.value >= toDeg || isFirm || stem.length.value < RIVAL_FROM_CM) return [];
   const run = { ...stem.shape.run, value: toDeg };
   const candidacy = seat({
     ...stem,

@@ -347,6 +347,9 @@ function shootVerdict({ scene, chosen }: OtherwiseQuestion, stem: Stem, own: rea
 export const inOne = ([first, ...rest]: readonly Message[]): Arg =>
   rest.length === 0 ? (first ?? '') : told('list.semicolons', { first: first ?? '', rest: inOne(rest) });
 
+/** A top is cut so far over the join of what leads in its place, cm. */
+const OVER_JOIN_CM = 1;
+
 /** The stem whose removal takes this one along, if any: a carrier that goes, or the trunk's top cut to a new leader. */
 function goneCarrier(
   { chosen, scene }: OtherwiseQuestion,
@@ -362,5 +365,5 @@ function goneCarrier(
   const leader = chosen.limbs.find(({ role }) => role === 'leader');
   const cutAt = leader && leader.stemId !== laid.trunk?.id ? laid.joins.get(leader.stemId) : undefined;
   if (carrier !== laid.trunk?.id || cutAt === undefined || stem.id === leader?.stemId) return undefined;
-  return (laid.joins.get(stem.id) ?? 0) > cutAt ? carrier : undefined;
+  return (laid.joins.get(stem.id) ?? 0) > cutAt + OVER_JOIN_CM ? carrier : undefined;
 }

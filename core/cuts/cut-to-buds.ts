@@ -20,7 +20,10 @@ type Shorten = Extract<Act, { kind: 'shorten' }>;
 const WITHOUT_BUD: readonly HeadingPurpose[] = ['new-leader', 'open-centre', 'hold-height', 'next-tier'];
 
 /** Cuts that are made even where no bud serves. */
-const NEEDED: readonly HeadingPurpose[] = ['weaken-rival', 'calm-temporary', 'to-living'];
+const NEEDED: readonly HeadingPurpose[] = ['weaken-rival', 'calm-temporary', 'to-living', 'under-leader'];
+
+/** A cut nearer to the end than this is none, cm. */
+const LEAST_CUT_CM = 1;
 
 /** How far along a limb another place is looked for when no bud at the wished one serves, cm. */
 const ELSEWHERE_CM = [10, -10, 18, -18] as const;
@@ -65,6 +68,7 @@ function servedBy(question: CutQuestion, acts: readonly Act[], act: Shorten): Sh
   const floorCm = isSet ? 0 : keptUpTo(question, act.stemId);
   const choice = (isSet ? [0] : [0, ...ELSEWHERE_CM])
     .map((byCm) => Math.max(floorCm, act.toLengthCm + byCm))
+    .filter((toLengthCm) => toLengthCm < stem.length.value - LEAST_CUT_CM)
     .map((toLengthCm) =>
       choicesFor(question, acts, { ...act, toLengthCm }).find(
         ({ atCm }) => atCm >= floorCm && atCm <= livesToCm,

@@ -2,9 +2,6 @@ import { cm, tagOf, told } from '../words/message';
 import { tipOf, type Course } from '../tree/course';
 import type { SetRule } from './finding';
 
-/** A cut goes to the nearest bud: so far short of the limit is as near as one can come, cm. Working value. */
-const WITHIN_CM = 6;
-
 /** On a tree with a leader, a limb that stays whose tip comes too near the leader's height: the cone is lost. */
 export const overtopping: SetRule = {
   id: 'overtopping',
@@ -15,7 +12,7 @@ export const overtopping: SetRule = {
     const tip = (id: string): number => tipOf(laid.courses.get(id) as Course)[2];
     return places
       .flatMap(({ limbs }) => limbs)
-      .filter((stem) => stem.id !== leaderId && tip(leaderId) - tip(stem.id) < clearCm(stem.id) - WITHIN_CM)
+      .filter((stem) => stem.id !== leaderId && tip(leaderId) - tip(stem.id) < clearCm(stem.id))
       .map((stem) => ({
         rule: 'overtopping',
         stemId: stem.id,

@@ -26,6 +26,9 @@ export const parallelPair: FindingRule = {
   },
 };
 
+/** Nobody measures nearer than this, cm. */
+const WITHIN_CM = 0.5;
+
 /**
  * Distance between two limbs that run the same way, cm: from the middle of the shorter to the line of the other.
  * Undefined when one carries the other, their runs turn from each other by `parallel.turnDeg` or more, or they are far enough apart.
@@ -41,5 +44,5 @@ export function sideBySideCm({ laid, limits }: Scene, a: Stem, b: Stem): number 
   const across = subtract(middle, foot(long));
   const along = dot(across, run(long));
   const apartCm = norm(subtract(across, scale(run(long), along)));
-  return apartCm < limits('parallel.apartCm').value ? apartCm : undefined;
+  return apartCm < limits('parallel.apartCm').value - WITHIN_CM ? apartCm : undefined;
 }

@@ -6,7 +6,7 @@ import { hundredths, meanOn, type Curve } from '../choosing/curve';
 import { woodOf } from '../acts/wood';
 import { taperOf, woodBetween } from '../tree/taper';
 import { joinCost } from '../choosing/weigh/join';
-import { viewOf } from '../choosing/weigh/view';
+import { viewOf, livingCm } from '../choosing/weigh/view';
 import { mustGo } from '../choosing/weigh/soundness';
 import { topsOf } from '../findings/measures';
 import { endsAtItsLimbs } from '../tree/carrier';
@@ -48,7 +48,7 @@ export function leaderCandidacies(scene: FormScene, place: number): Candidacy[] 
   const others = tops.flatMap((stem): Candidacy[] => {
     const asItIs = { stem, place, spread: [], against: felt(topAgainst(scene, stem, stem)) };
     const onIt = topsOf(scene, childrenOf(tree, stem.id)).filter(
-      (to) => !mustGo(scene.findings, { stem: to }),
+      (to) => !mustGo(scene.findings, { stem: to }) && (scene.laid.joins.get(to.id) ?? 0) <= livingCm(stem),
     );
     const cut = onIt.map((to): Candidacy => ({
       ...{ stem, place, spread: [], against: felt(topAgainst(scene, stem, to)) },

@@ -3,13 +3,14 @@ import { lookAt, lookAtSet, reasonsOf, type Finding, type Scene, type SetPlace }
 import { limbsOf, shootsOf } from '../findings/measures';
 import { formOf, type Form } from '../forms';
 import type { TreeState } from '../history/tree-at';
-import { capsOf } from '../acts/account';
+import { capsOf, yearOf } from '../acts/account';
 import { afterActs, type Act } from '../acts/acts';
 import { holdOffOn, type HoldOff } from '../kinds/hold-off';
 import { isFirstStage } from '../plan/bends';
 import { leaderAfter } from '../plan/leading';
 import { cutsBack, planFrom, type Plan } from '../plan/plan';
 import { woundChoices, woundsOf, type WoundChoice, type Wounds } from '../plan/wound-choices';
+import type { PlanQuestion } from '../plan/question';
 import { staged } from '../plan/staging';
 import { layOut } from '../tree/course';
 import { stemOf, type Stem, type Tree } from '../tree/stem';
@@ -176,7 +177,8 @@ function chooseLimbs(
   });
   const read = (solution: Solution): ChosenSet => chosenSet(scene, built, solution);
   const [chosen, ...runnersUp] = best.map(read) as [ChosenSet, ...ChosenSet[]];
-  const caps = capsOf(scene, !state.shapedBefore);
+  const year = yearOf(scene, !state.shapedBefore);
+  const caps = capsOf(scene, year);
   const verdictsFor = (set: ChosenSet, pricesToo: boolean): Readonly<Record<StemId, Verdict>> => {
     const told = pricesToo ? onProgress : undefined;
     const first = verdictsOn({
@@ -184,27 +186,26 @@ function chooseLimbs(
       ...{ withPrices: pricesToo, onProgress: told },
     });
     const freed = freeGrowth(scene, first);
-    const isFirst = !state.shapedBefore;
-    const cuts = cutsBack({ scene, form, chosen: set, verdicts: freed, caps, isFirst, cuts: state.cuts });
+    const cuts = cutsBack({ scene, form, chosen: set, verdicts: freed, caps, year, cuts: state.cuts });
     const verdicts = withCutEnds(scene, freed, { after: afterActs(state.tree, cuts), acts: cuts });
     return staged({
       scene,
       chosen: set,
       verdicts,
       caps,
-      laterCaps: capsOf(scene, false),
-      isFirst,
+      laterCaps: capsOf(scene, { isFirst: false, inLeaf: false }),
+      year,
       cuts,
       keptByWord: free?.goes,
     });
   };
   const verdicts = verdictsFor(chosen, withPrices);
-  return { chosen, runnersUp, verdicts, verdictsFor, nodes, proven, bound, caps };
+  return { chosen, runnersUp, verdicts, verdictsFor, nodes, proven, bound, caps, year };
 }
 
 function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Asked): Judgement {
   const made = chooseLimbs(state, scene, form, options);
-  const { chosen, runnersUp, nodes, proven, bound, caps } = made;
+  const { chosen, runnersUp, nodes, proven, bound, caps, year } = made;
   const holdOff = holdOffOn(scene.kind, state.site, state.today);
   const verdicts = heldOff(state.tree, made.verdicts, holdOff);
   const question = {
@@ -213,7 +214,7 @@ function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Ask
     chosen,
     verdicts,
     caps,
-    isFirst: !state.shapedBefore,
+    year,
     cuts: state.cuts,
     holdOff,
   };
@@ -226,7 +227,7 @@ function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Ask
       ...{ places: setPlaces(scene, chosen), leaderId: leaderAfter(question, []), onTheirWay },
     }),
     planned: lookAtSet(planned, {
-      ...{ places: setPlaces(planned, chosen), leaderId: leaderAfter(question, plan.acts), onTheirWay },
+      ...{ places: setPlaces(planned, chosen), leaderId: leaderLeft(question, plan), onTheirWay },
     }),
   };
   const isFilled = plan.acts.some(
@@ -247,6 +248,12 @@ function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Ask
     ...{ nodes, proven, bound },
   };
 }
+
+/** What leads after the work; nothing yet where the stem is headed for its next tier, whose buds make the leader. */
+const leaderLeft = (question: PlanQuestion, { acts }: Plan): StemId | undefined =>
+  acts.some((act) => act.kind === 'shorten' && act.purpose === 'next-tier')
+    ? undefined
+    : leaderAfter(question, acts);
 
 const isHygiene = ({ rule }: Verdict): boolean => rule === 'unsound-wood' || rule === 'below-union';
 

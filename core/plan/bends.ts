@@ -4,6 +4,7 @@ import type { FormScene } from '../choosing/candidacy';
 import type { Form } from '../forms/form';
 import { isSoft, TIE_FROM_CM } from '../choosing/corrections';
 import { seasonsIn } from '../choosing/weigh/view';
+import { joinHeightCm } from '../tree/joins';
 import { stemOf, type Stem } from '../tree/stem';
 import type { Act } from '../acts/acts';
 import { cutDiameterMm } from '../acts/wood';
@@ -40,18 +41,23 @@ export function bendTarget(
 
 /**
  * Brings a limb's run to the form's angle: down, or up where it hangs or is too flat.
- * @param wouldOvertop whether its tip stands too near the leader's as it is: then nobody raises it
+ * @param topCm height its tip may not pass, beside the leader's: it is not raised over that
+ * @param leftCm its length after the cuts
  */
-export function bend({ scene, form }: PlanQuestion, { stem, limb }: Kept, wouldOvertop: boolean): Act[] {
+export function bend(
+  { scene, form }: PlanQuestion,
+  { stem, limb }: Kept,
+  { topCm, leftCm }: { topCm: number; leftCm: number },
+): Act[] {
   if (limb.correction?.kind === 'rival-bent' || limb.correction?.kind === 'spread') return [];
-  const raised = wouldOvertop ? undefined : raisedTo(scene, stem);
+  const raised = raisedTo(scene, stem, topCm, leftCm);
   if (raised !== undefined) {
     const args = { thick: mm(stem.diameter.value), from: deg(stem.shape.run.value), to: deg(raised) };
-    if (stem.length.value < TIE_FROM_CM) return [];
+    if (leftCm < BEND_FROM_CM) return [];
     return [bendAct(stem, raised, because('bend.raise-weak', args, onFigure('thin.diameterMm')))];
   }
   const toDeg = bendTarget(scene, form.firstStageDeg, stem);
-  if (toDeg === undefined || !isWorthTying(scene, stem)) return [];
+  if (toDeg === undefined || leftCm < TIE_FROM_CM || !isWorthTying(scene, stem)) return [];
   const fromDeg = stem.shape.run.value;
   const { from, to } = scene.runDeg;
   const isStaged = toDeg < from;
@@ -90,22 +96,28 @@ export function broughtDown({ scene, chosen, verdicts }: PlanQuestion): Act[] {
 }
 
 /** Whether a limb is long enough for a tie, can still be bent, and was not broken before. */
-function isWorthTying({ when }: FormScene, stem: Stem): boolean {
+export function isWorthTying({ when }: FormScene, stem: Stem): boolean {
   const isFirm =
     seasonsIn(stem, Math.max(1, when.seasonsGrown)) > FIRM_SEASONS && stem.diameter.value > FIRM_MM;
   return stem.length.value >= BEND_FROM_CM && !isFirm && !stem.mended && !stem.runUp;
 }
 
-/** A limb is raised by no more than this at once, deg. Working value. */
+/** A limb is raised by no more than this at once, and for no less, deg. Working values. */
 const MOST_RAISED_DEG = 25;
+const RAISE_WORTH_DEG = 15;
 
 /** Toward the steepest angle of its form, for a limb too thin for its place that runs flatter; a higher tip draws more sap. */
-function raisedTo({ runDeg, limits }: FormScene, stem: Stem): number | undefined {
+function raisedTo(
+  { runDeg, limits, laid }: FormScene,
+  stem: Stem,
+  topCm: number,
+  leftCm: number,
+): number | undefined {
   const isWeak = stem.diameter.value < limits('thin.diameterMm').value;
   const run = stem.shape.run.value;
-  return isWeak && run - runDeg.from > BEND_WORTH_DEG
-    ? Math.max(runDeg.from, run - MOST_RAISED_DEG)
-    : undefined;
+  const toDeg = Math.max(runDeg.from, run - MOST_RAISED_DEG);
+  const tipCm = joinHeightCm(laid, stem) + leftCm * Math.cos((toDeg * Math.PI) / 180);
+  return isWeak && run - runDeg.from >= RAISE_WORTH_DEG && tipCm < topCm ? toDeg : undefined;
 }
 
 function bendAct(stem: Stem, toDeg: number, reason: Act['reason']): Act {

@@ -10,7 +10,7 @@ import type { PlanQuestion } from './question';
  */
 export function cropActs({ scene, verdicts }: PlanQuestion, cuts: readonly Act[]): Act[] {
   const after = afterActs(scene.laid.tree, cuts);
-  const { laid, limits, when, findings } = scene;
+  const { laid, limits, when, findings, kind } = scene;
   const isFramed = when.seasonsGrown > limits('crop.framedSeasons').value;
   const isThin = (id: string): boolean =>
     findings.some(({ rule, stemId }) => rule === 'crop-on-thin' && stemId === id);
@@ -18,6 +18,8 @@ export function cropActs({ scene, verdicts }: PlanQuestion, cuts: readonly Act[]
     const { id: stemId, bears, diameter } = stem;
     const decision = verdicts[stemId]?.decision;
     if (bears !== 'blossom' && bears !== 'fruit') return [];
+    // In winter what it bore is off; only an evergreen still hangs on to it.
+    if (bears === 'fruit' && !when.inLeaf && !kind.evergreen.value) return [];
     if (decision === 'out' || decision === 'goes-with' || (isFramed && !isThin(stemId))) return [];
     if (!stemOf(after, stemId)) return [];
     const isNew = when.seasonsGrown <= 1;

@@ -7,7 +7,7 @@ import { arcAtHeight, courseFrom, tipOf, type Course } from '../tree/course';
 import { stemOf, type Stem } from '../tree/stem';
 import type { Act } from '../acts/acts';
 import { renewed } from '../choosing/laterals';
-import { bendTarget, isFirstStage } from './bends';
+import { bendTarget, isFirstStage, isWorthTying } from './bends';
 import { endCut, newestCm } from './limb-ends';
 import type { Kept, PlanQuestion } from './question';
 import { besidePeers, lastGrowthCm, WEAK_BESIDE } from './beside-peers';
@@ -29,7 +29,10 @@ export function shortenLimb(
   const renewal = form.renewsShoots ? renewalCut(scene, stem) : undefined;
   if (renewal) return shortenTo(stem, lowest([renewal, under]) ?? renewal);
   const end = endCut(scene, question.verdicts, stem);
-  if (end) return end.toLengthCm < stem.length.value - LEAST_CUT_CM ? shortenTo(stem, end) : [];
+  if (end) {
+    const mended = lowest([end, under]) ?? end;
+    return mended.toLengthCm < stem.length.value - LEAST_CUT_CM ? shortenTo(stem, mended) : [];
+  }
   const cut = lowest([
     rivalCut(limb.correction),
     plantingCut(scene, stem),
@@ -150,7 +153,7 @@ function underLeader(
   // An arm on its way down to its wire no longer rivals next summer: it need only be lower than the leader.
   const clearCm = staged ? 0 : limits('leader.clearCm').value;
   const topCm = leaderTipCm - clearCm;
-  const target = bendTarget(scene, firstStageDeg, stem);
+  const target = isWorthTying(scene, stem) ? bendTarget(scene, firstStageDeg, stem) : undefined;
   const angle = reading('angle', target ?? stem.shape.run.value, 'gauge');
   const base = (laid.courses.get(stem.id) as Course).points[0] as Course['points'][number];
   const { points } = courseFrom({ ...stem, shape: { ...stem.shape, run: angle, tip: angle } }, base);
@@ -159,7 +162,11 @@ function underLeader(
   const reason = staged
     ? because('head.under-leader.staged', {}, onFigure('leader.clearCm'))
     : because('head.under-leader', { clear: cm(clearCm) }, onFigure('leader.clearCm'));
-  const toLengthCm = (Math.max(0, over - 1) / (points.length - 1)) * stem.length.value;
+  const toLengthCm = Math.max(
+    limits('scaffold.shortestCm').value,
+    (Math.max(0, over - 1) / (points.length - 1)) * stem.length.value,
+  );
+  if (toLengthCm >= stem.length.value) return undefined;
   return { toLengthCm, purpose: 'under-leader', reason };
 }
 
@@ -239,7 +246,7 @@ function topOverLimbs({ scene, form }: PlanQuestion, kept: readonly Kept[], trun
   const meanCm = large.reduce((sum, { stem }) => sum + stem.length.value, 0) / large.length;
   const isFarBehind = meanCm < FAR_BEHIND * (tipOf(laid.courses.get(trunk.id) as Course)[2] - highest);
   if (isFarBehind) {
-    const toCm = Math.max(...tips) + HARD_OVER_CM;
+    const toCm = Math.max(Math.max(...tips) + HARD_OVER_CM, smallCm + 2);
     const reason = because('head.top-hard', { height: cm(toCm) }, onFigure('top.overCm'));
     return {
       toLengthCm: arcAtHeight(laid.courses.get(trunk.id) as Course, toCm),

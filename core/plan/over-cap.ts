@@ -1,4 +1,4 @@
-import { accountOf, measureCalled, overCap, type Account } from '../acts/account';
+import { accountOf, capFigure, measureCalled, overCap, type Account } from '../acts/account';
 import type { Act } from '../acts/acts';
 import { standsBy } from '../choosing/verdicts';
 import { onFigure, type Ground } from '../words/ground';
@@ -10,12 +10,9 @@ import { cannotWait } from './staging';
 /** Most limbs named that could wait. */
 const MOST_NAMED = 3;
 
-/**
- * Where a plan takes more than is usual of a tree: how much of what, what makes it so much, and what could wait a year.
- * @param isFirst whether it is the tree's first shaping, of which more may be taken
- */
+/** Where a plan takes more than is usual of a tree: how much of what, what makes it so much, and what could wait a year. */
 export function overCapTold(question: PlanQuestion, acts: readonly Act[], account: Account): Reason[] {
-  const { scene, caps, isFirst } = question;
+  const { scene, caps, year } = question;
   const over = overCap(account, caps);
   if (!over) return [];
   const { tree } = scene.laid;
@@ -25,7 +22,7 @@ export function overCapTold(question: PlanQuestion, acts: readonly Act[], accoun
     ...{ taken: share(account[over]), usual: share(caps[over]), measure: measureCalled(over) },
     why: whyMuch(question, acts, takenBy),
   };
-  const figure: Ground = onFigure(`${over}.${isFirst ? 'firstRatio' : 'capRatio'}`);
+  const figure: Ground = onFigure(capFigure(over, year));
   const ids = waits.flatMap((act): StemId[] => ('stemId' in act ? [act.stemId] : []));
   const named = ids.slice(0, MOST_NAMED).map((id) => tagOf(tree, id));
   return named.length === 0

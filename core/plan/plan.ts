@@ -111,18 +111,24 @@ function roughActs(question: PlanQuestion): Act[] {
   const top = shortenLeader(question, kept);
   const leaderId = leaderAfter(question, byOwnWord(question, top));
   const side = scaffolds.filter(({ stem }) => stem.id !== leaderId);
-  const topped = layOut(afterActs(tree, byOwnWord(question, top)));
+  // A top headed for its next tier is up again next summer.
+  const lasting = top.filter((act) => act.kind !== 'shorten' || act.purpose !== 'next-tier');
+  const topped = layOut(afterActs(tree, byOwnWord(question, lasting)));
   const led = leaderId === undefined ? undefined : topped.courses.get(leaderId);
   const shortened = side.flatMap((limb) => shortenLimb(question, limb, led && tipOf(led)[2]));
-  const isUnderLeader = (id: StemId): boolean =>
-    shortened.some((act) => act.kind === 'shorten' && act.stemId === id && act.purpose === 'under-leader');
+  const topCm = led ? tipOf(led)[2] - scene.limits('leader.clearCm').value : Infinity;
+  const cutOf = new Map(shortened.flatMap((act) => (act.kind === 'shorten' ? [[act.stemId, act]] : [])));
   return [
     ...takeOuts(question),
     ...top,
     ...temporary(question),
     ...shortened,
     ...side.flatMap((limb) => corrections(question, limb)),
-    ...side.flatMap((limb) => bend(question, limb, isUnderLeader(limb.stem.id))),
+    ...side.flatMap((limb) => {
+      const cut = cutOf.get(limb.stem.id);
+      const leftCm = cut?.toLengthCm ?? limb.stem.length.value;
+      return bend(question, limb, { topCm, leftCm });
+    }),
     ...broughtDown(question),
     ...heldBack(question),
     ...lateralWork(question),

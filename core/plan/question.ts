@@ -1,5 +1,5 @@
 import type { HoldOff } from '../kinds/hold-off';
-import type { Account } from '../acts/account';
+import type { Account, CapsAsked } from '../acts/account';
 import type { FormScene } from '../choosing/candidacy';
 import type { ChosenLimb, ChosenSet } from '../choosing/chosen-set';
 import type { Verdict } from '../choosing/verdicts';
@@ -13,9 +13,9 @@ export interface PlanQuestion {
   form: Form;
   chosen: ChosenSet;
   verdicts: Readonly<Record<StemId, Verdict>>;
-  /** The caps on what goes this winter, and whether it is the tree's first shaping. */
+  /** The caps on what goes this year, and what kind of year it is. */
   caps: Account;
-  isFirst: boolean;
+  year: CapsAsked;
   /** What holds structural cuts off today. */
   holdOff?: HoldOff | undefined;
   /** Lengths the grower has set, cm. */

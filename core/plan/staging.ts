@@ -8,7 +8,15 @@ import { bearingDifference } from '../geometry/vector';
 import type { Stem, Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { afterActs, type Act } from '../acts/acts';
-import { accountOf, measureCalled, overCap, sumOf, type Account } from '../acts/account';
+import {
+  accountOf,
+  capFigure,
+  measureCalled,
+  overCap,
+  sumOf,
+  type Account,
+  type CapsAsked,
+} from '../acts/account';
 import type { KeptFor } from '../tree/stem-readings';
 
 /** Most winters that removals are spread over. */
@@ -42,8 +50,8 @@ export interface StagingQuestion {
   /** Shares that may go this winter, and in each after it. */
   caps: Account;
   laterCaps: Account;
-  /** Whether the tree is shaped for the first time: more may go then. */
-  isFirst: boolean;
+  /** What kind of year it is: of a tree's first shaping more may go, in leaf less of its leaf. */
+  year: CapsAsked;
   /** The cuts made this winter to the limbs that stay. */
   cuts: readonly Act[];
   /** What would go, and for what, but for the grower's word: it is counted as if it went, so that keeping one hurries no other off. */
@@ -144,20 +152,20 @@ function bearingLast(question: StagingQuestion, stem: Stem): Verdict {
 }
 
 function putOff(question: StagingQuestion, stem: Stem, winters: number, over: keyof Account): Verdict {
-  const { caps, isFirst, scene } = question;
+  const { caps, year, scene } = question;
   const { keptFor, purpose } = purposeOf(question, stem);
   const until = winterOn(scene, winters);
   const before = question.verdicts[stem.id] as Verdict;
   if (isSlight(question, stem)) {
     const args = { cap: share(caps[over]), measure: measureCalled(over) };
-    const reason = because('stay.slight', args, onFigure(`${over}.${isFirst ? 'firstRatio' : 'capRatio'}`));
+    const reason = because('stay.slight', args, onFigure(capFigure(over, year)));
     return { ...before, decision: 'leave', job: 'leaf', reasons: [reason, ...before.reasons] };
   }
   const args = {
     ...{ cap: share(caps[over]), measure: measureCalled(over), purpose, until: untilTold(scene.when, until) },
     short: competes(before) ? 'yes' : 'no',
   };
-  const why = because('stay.cap', args, onFigure(`${over}.${isFirst ? 'firstRatio' : 'capRatio'}`));
+  const why = because('stay.cap', args, onFigure(capFigure(over, year)));
   return forAWhile(question, stem, until, keptFor, why);
 }
 

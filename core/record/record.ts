@@ -65,7 +65,7 @@ function rest(state: TreeState, judged: Judged): Omit<Said, 'findings'> {
       ...setFindings.planned.map((finding) => tell(explainFinding(finding, state.tree))),
     ],
     card: [
-      ...workLines(scene, plan.acts).map(({ number, phase, tag, where, words, tool, cautions }) =>
+      ...workLines(scene, judged).map(({ number, phase, tag, where, words, tool, cautions }) =>
         [number, phase, tag, where && tell(where), tell(words), tool, ...cautions.map(tell)].join(' | '),
       ),
       JSON.stringify(kitFor(scene, plan.acts)),

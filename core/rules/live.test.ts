@@ -176,7 +176,10 @@ const PROBES: TestTree[] = [
   vase(...[18, 22].map((length, i) => on('d', { ...side, id: `s${i}`, h: 20 + i * 20, length }))),
   { ...vase(), limbs: FOUR.map((limb, i) => ({ ...limb, mm: [12, 12, 17, 22][i] as number })) },
   { ...vase(), limbs: FOUR.map((limb, i) => seen({ ...limb, length: 80 + i * 12 }, { sideShoots: 0 })) },
-  { ...vase(), limbs: FOUR.map((limb, i) => seen({ ...limb, mm: 7 + i }, { bears: 'fruit' })) },
+  ...['2025-02-01', '2023-02-01', '2022-02-01'].map((planted) => ({
+    ...{ ...vase(), planted, visitedOn: '2027-06-20' },
+    limbs: FOUR.map((limb, i) => seen({ ...limb, mm: 7 + i }, { bears: 'fruit' as const })),
+  })),
   { ...vase(), limbs: FOUR.map((limb, i) => ({ ...limb, length: 60 + i * 24 })) },
   { ...vase(), limbs: FOUR.map((limb, i) => ({ ...limb, angle: 86 + i * 10 })) },
   { ...vase(), limbs: FOUR.map((limb, i) => ({ ...limb, bearing: [0, 40, 180, 290][i] as number })) },

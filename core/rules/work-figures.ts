@@ -26,6 +26,7 @@ export const WORK_FIGURES = {
   'wood.firstRatio': working(0.5, 'ratio', [0.02, 0.95]),
   'shoots.capRatio': working(0.6, 'ratio', [0.05, 0.95]),
   'shoots.firstRatio': working(0.75, 'ratio', [0.05, 0.98]),
+  'shoots.leafRatio': guidance(0.3, 'ratio', [0.05, 0.95]),
   'points.capRatio': working(0.5, 'ratio', [0.05, 0.95]),
   'points.firstRatio': working(0.7, 'ratio', [0.05, 0.98]),
   'stay.shortenShare': working(0.5, 'ratio', [0, 0.9]),

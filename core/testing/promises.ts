@@ -31,6 +31,9 @@ function* saidOf({ plan, verdicts }: Judgement): Generator<{ of: string; said: s
   for (const note of plan.notes) yield { of: 'note', said: tell(note) };
 }
 
+/** Short of a limit by less than a cut to the nearest bud is worth, cm. */
+const isBarely = (is = 0, limit = Infinity): boolean => limit - is > 0 && limit - is < 7;
+
 export const PROMISES: Readonly<Record<string, Promised>> = {
   'what is said to stay stands after the plan, and what goes is gone': (_, { verdicts, plan, holdOff }) => {
     const left = new Set(plan.after.stems.map(({ id }) => id));
@@ -146,7 +149,7 @@ export const PROMISES: Readonly<Record<string, Promised>> = {
       .filter(({ decision, until }) => decision === 'temporary' && !(until && until > state.today))
       .map(({ stemId, until }) => `${stemId} until ${until}`),
 
-  'no limb ends under a cut to one that goes': (state, judged) =>
+  'no limb ends under a cut to one that goes': (_, judged) =>
     of(judged, 'shorten')
       .filter(({ toStem }) => toStem !== undefined && !stemOf(judged.plan.after, toStem))
       .map(({ stemId, toStem }) => `${stemId} is cut to ${toStem}, which goes`),
@@ -159,6 +162,7 @@ export const PROMISES: Readonly<Record<string, Promised>> = {
     if (judged.holdOff || sceneOf(state).when.inLeaf) return [];
     return judged.setFindings.planned
       .filter(({ gravity, rule }) => gravity !== 'slight' && !(rule === 'bare-sector' && isMade))
+      .filter(({ measured, limit }) => !isBarely(measured?.value, limit?.value))
       .filter(({ stemId, rule, otherStemId }) => {
         const told: readonly Reason[] = [
           ...[stemId, otherStemId].flatMap((id) => (id && judged.verdicts[id]?.reasons) || []),
@@ -174,8 +178,9 @@ export const PROMISES: Readonly<Record<string, Promised>> = {
       .map(({ stemId, rule, otherStemId }) => `${stemId} ${rule} ${otherStemId ?? ''}`);
   },
 
-  'a cut is made in living wood': (state, judged) =>
+  'a cut is made in living wood, but for what the grower keeps beyond': (state, judged) =>
     of(judged, 'shorten')
+      .filter(({ stemId }) => ![...withDescendants(state.tree, stemId)].some((id) => state.rulings[id]))
       .filter(
         ({ stemId, toLengthCm }) => toLengthCm > (stemOf(state.tree, stemId)?.soundTo?.value ?? Infinity) + 1,
       )

@@ -39,8 +39,8 @@ const reasons: [name: string, reason: Reason, limits: ReturnType<typeof sceneOf>
             ]),
             ...judged.plan.acts.map(({ reason }) => reason),
             ...judged.plan.notes,
-            ...workLines(scene, judged.plan.acts).flatMap(({ words, where, cautions }) => [
-              ...[words, ...cautions],
+            ...workLines(scene, judged).flatMap(({ words, where, why, cautions }) => [
+              ...[words, ...cautions, ...(why ? [why] : [])],
               ...(where ? [where] : []),
             ]),
           ]

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { holdOffTold, sceneOf, told, workLines } from '../../../../core';
+import { mindedOf, sceneOf, told, workLines } from '../../../../core';
 import { saidOnce } from '../card/said-once';
 import { ReasonTold } from '../words/reason-told';
 import { Say, Told } from '../words/told';
@@ -18,16 +18,16 @@ export class WorkList {
   readonly bench = inject(BenchStore);
   private readonly words = inject(Words);
 
-  /** Why most of it waits today, where it does. */
-  readonly held = computed(() => {
-    const holdOff = this.bench.judged()?.holdOff;
-    return holdOff && holdOffTold(holdOff);
+  /** Why most of it waits today, where it does; what it passes, and what it leaves bare. */
+  readonly minded = computed(() => {
+    const plan = this.bench.judged()?.plan;
+    return plan ? mindedOf(plan) : [];
   });
 
   readonly lines = computed(() => {
     const [state, judged] = [this.bench.state(), this.bench.judged()];
     if (!state || !judged) return [];
-    return saidOnce(workLines(sceneOf(state), judged.plan.acts), this.words).map(({ line, caution }) => ({
+    return saidOnce(workLines(sceneOf(state), judged), this.words).map(({ line, caution }) => ({
       ...{ line, caution },
       tool: line.tool && told(`tool.${line.tool}`),
       stemId: 'stemId' in line.act ? line.act.stemId : undefined,

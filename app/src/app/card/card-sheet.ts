@@ -19,6 +19,8 @@ interface Head {
   kit: string;
   stays: string;
   share: string;
+  /** What is to be minded about the whole of it. */
+  minded: readonly string[];
   /** Why most of the work waits, where it does. */
   held?: string | undefined;
 }
@@ -29,6 +31,8 @@ export interface SheetLine {
   tag: string;
   where: string | undefined;
   words: string;
+  /** Why, in a few words. */
+  why: string | undefined;
   tool: string | undefined;
   caution: string | undefined;
 }
@@ -54,9 +58,10 @@ export function cardSheet(
     ? wrapped(head.held, LETTERS_A_LINE).map((part, i) => text(MARGIN, 470 + i * 14, part))
     : [];
   let y = 478 + held.length * 14;
-  const rows = lines.flatMap(({ number, tag, where, words, tool, caution }) => {
+  const rows = lines.flatMap(({ number, tag, where, words, why, tool, caution }) => {
+    const done = why ? told.say('card.why', { words, why }) : words;
     const parts = [
-      ...wrapped(where ? told.say('card.where', { where, words }) : words),
+      ...wrapped(where ? told.say('card.where', { where, words: done }) : done),
       ...(caution ? wrapped(caution) : []),
     ];
     const row = [
@@ -98,7 +103,9 @@ export function cardSheet(
     placed(cardElevation(picture, standingDeg, 380, 340, units, told), MARGIN - 6, 108, 340, 304),
     placed(cardPlan(picture, 220, told), WIDTH - MARGIN - 190, 112, 190, 190),
     text(WIDTH - MARGIN - 190, 324, told.say('card.stays', { limbs: head.stays })),
-    ...wrapped(head.share, 32).map((part, i) => text(WIDTH - MARGIN - 190, 342 + i * 14, part)),
+    ...[head.share, ...head.minded]
+      .flatMap((words) => wrapped(words, 38))
+      .map((part, i) => text(WIDTH - MARGIN - 190, 342 + i * 14, part)),
     ...held,
     ...rows,
     text(MARGIN, y + 14, told.say('card.notes'), 'font-weight="600"'),

@@ -20,6 +20,7 @@ import {
   layOut,
   minutesFor,
   sceneOf,
+  mindedOf,
   withDescendants,
   workLines,
   type Judgement,
@@ -56,7 +57,7 @@ export class WorkCard {
 
   private readonly scene = computed(() => sceneOf(this.state()));
 
-  readonly lines = computed<WorkLine[]>(() => workLines(this.scene(), this.judged().plan.acts));
+  readonly lines = computed<WorkLine[]>(() => workLines(this.scene(), this.judged()));
 
   /** The lines, each caution once, at the first act it belongs to. */
   readonly told = computed(() => {
@@ -64,11 +65,21 @@ export class WorkCard {
       return {
         ...{ number: line.number, kind: line.act.kind, tag: line.tag ?? this.words.say('card.new') },
         ...{ where: line.where && this.words.tell(line.where), words: this.words.tell(line.words) },
+        why: this.whyOf(line),
         tool: line.tool && this.words.say(`tool.${line.tool}`),
         caution,
       };
     });
   });
+
+  /** Why, in a few words, and whether to leave it where in doubt. */
+  private whyOf({ why, isNear }: WorkLine): string | undefined {
+    const parts = [
+      ...(why ? [this.words.tell(why)] : []),
+      ...(isNear ? [this.words.say('brief.unsure')] : []),
+    ];
+    return parts.length > 0 ? parts.join('; ') : undefined;
+  }
 
   /** Limbs and leader that stay, by the name on their tag. */
   private readonly stays = computed(() => {
@@ -82,6 +93,7 @@ export class WorkCard {
     const { record, site, form, visitedOn } = this.state();
     const minutes = Math.round(minutesFor(this.scene(), this.judged().plan.acts));
     const { plan, holdOff } = this.judged();
+    const held = holdOff && this.words.tell(holdOffTold(holdOff));
     return {
       name: record.name,
       what: this.words.treeOf(record),
@@ -89,10 +101,13 @@ export class WorkCard {
       toward: this.words.tell(formCalled(form)),
       read: visitedOn ? this.words.say('card.read', { day: day(visitedOn) }) : '',
       minutes,
-      held: holdOff && this.words.tell(holdOffTold(holdOff)),
+      held,
       school: this.words.tell(schoolCalled(this.state().school.id)),
       kit: this.words.line(kitParts(kitFor(this.scene(), plan.acts))),
       stays: this.words.arg({ list: this.stays().map(({ tag }) => ({ tag })) }),
+      minded: mindedOf(plan)
+        .map((note) => this.words.tell(note))
+        .filter((note) => note !== held),
       share: this.words.say('card.share', {
         wood: share(plan.account.wood),
         shoots: share(plan.account.shoots),

@@ -99,7 +99,7 @@ describe('the clock round a limb', () => {
     fixture.detectChanges();
     const parts = all(fixture, 'g[role=button]');
     expect(parts).toHaveLength(8);
-    expect(parts[0]?.getAttribute('aria-label')).toMatch(/faces up; such a bud is refused/);
+    expect(parts[0]?.getAttribute('aria-label')).toMatch(/on its upper side; such a bud is refused/);
     expect(parts[0]?.querySelector('.sign')?.textContent).toBe('×');
     const seen: number[] = [];
     fixture.componentInstance.faces.subscribe((deg) => seen.push(deg));

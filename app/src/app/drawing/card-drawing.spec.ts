@@ -30,7 +30,7 @@ const TREE: TestTree = {
 function picture(tree = TREE): CardPicture {
   const state = treeOf(tree);
   const judged = judge(state) as Judgement;
-  const lines = workLines(sceneOf(state), judged.plan.acts);
+  const lines = workLines(sceneOf(state), judged);
   const gone = new Set(
     judged.plan.acts.flatMap((act) =>
       act.kind === 'take-out' ? [...withDescendants(state.tree, act.stemId)] : [],
