@@ -222,7 +222,16 @@ function outgrowing(scene: Scene, stem: Stem): number {
     value / middle,
     (sure / middle) * 1.5,
   );
-  return scene.limits('weigh.strong').value * share;
+  const ofStem = thicknessRatio(scene.laid, stem) ?? 0;
+  const takes = mean(
+    [
+      [0.3, 0],
+      [0.5, 1],
+    ],
+    ofStem,
+    ratioSure(ofStem, stem, scene.laid),
+  );
+  return scene.limits('weigh.strong').value * share * takes;
 }
 
 export function againstTaking(scene: Scene, stem: Stem): Weighed {

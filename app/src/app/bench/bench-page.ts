@@ -42,6 +42,7 @@ import { Elevation } from './elevation';
 import { FollowFigure } from './follow-figure';
 import { LimbInHand } from './hand/limb-in-hand';
 import { PlanFromAbove } from './plan-from-above';
+import { MarkKey } from './mark-key';
 import { MeasureFirst } from './readings/measure-first';
 import { ReadingPad } from './readings/reading-pad';
 import { ReadingsGrid } from './readings/readings-grid';
@@ -76,6 +77,7 @@ const PATIENCE_MS = 500;
     Elevation,
     PlanFromAbove,
     LimbInHand,
+    MarkKey,
     MeasureFirst,
     ReadingsGrid,
     ReadingPad,

@@ -40,8 +40,9 @@ function picture(tree = TREE): CardPicture {
   return { laid: layOut(state.tree), lines, gone, stays };
 }
 const { tell } = spoken();
-const onSheet = ({ number, tag, where, words, tool, cautions }: WorkLine): SheetLine => ({
+const onSheet = ({ number, tag, where, words, why, tool, cautions }: WorkLine): SheetLine => ({
   ...{ number, tag: tag ?? 'new', where: where && tell(where), words: tell(words), tool },
+  why: why && tell(why),
   caution: cautions[0] && tell(cautions[0]),
 });
 const numbersOf = (svg: SVGSVGElement): string[] =>
@@ -120,7 +121,7 @@ describe('the drawing of a card', () => {
 describe('a card as one SVG', () => {
   const head = {
     ...{ name: 'Tree <b>& co</b>', what: 'apple', where: 'Bank', toward: 'open vase', minutes: 12 },
-    ...{ kit: 'shears', stays: 'A, B', share: '10 % of the wood' },
+    ...{ kit: 'shears', stays: 'A, B', share: '10 % of the wood', minded: ['It takes 60 % of the wood.'] },
   };
 
   it('has each line, and writes markup in a name as the letters it is', () => {

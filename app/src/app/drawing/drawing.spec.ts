@@ -129,6 +129,9 @@ describe('the elevation', () => {
     expect(one('[data-tag=e]').getAttribute('aria-label')).toBe('Limb E, goes');
     expect(one('[data-tag=e] path.sign')).toBeTruthy();
     expect(one('[data-tag=a]').getAttribute('aria-label')).toBe('Limb A, stays');
+    expect(all('.tag .sign').length).toBe(
+      all('.tag.keep, .tag.out, .tag.while, .tag.leaf, .tag.fruit, .tag.secondary').length,
+    );
     expect(all('.mark.take-out')).toHaveLength(1);
     const [x, y] = placeOf('.mark.take-out');
     const base = new ElevationDrawing(host, () => undefined, follow, spoken());

@@ -18,7 +18,8 @@ import { Plate } from './plate/plate';
 import { whenPressed } from './pressed';
 import { SideClearance, type ClearanceOn } from './side-clearance';
 import { hangTags, TAG_HEIGHT } from './tags';
-import { tagMark, type TagMark, type TreePicture } from './tree-picture';
+import { tagSign } from './tag-sign';
+import { isLeft, tagMark, type TagMark, type TreePicture } from './tree-picture';
 
 interface DrawnStem {
   stem: Stem;
@@ -229,7 +230,10 @@ export class ElevationDrawing {
       const course = picture.laid.courses.get(stem.id) as Course;
       const verdict = picture.verdicts[stem.id];
       const mark = tagMark(verdict);
-      const group = select(this.wood).append('g').attr('class', `stem ${mark}`).attr('data-stem', stem.id);
+      const group = select(this.wood)
+        .append('g')
+        .attr('class', `stem ${isLeft(mark) ? 'plain' : mark}`)
+        .attr('data-stem', stem.id);
       const hit = group.append('path').attr('class', 'hit').node() as SVGPathElement;
       const node = group.node() as SVGGElement;
       node.addEventListener('click', () => this.onSelect(stem.id));
@@ -251,7 +255,7 @@ export class ElevationDrawing {
     const width = 9 + words.length * 7.2 + (mark === 'plain' ? 0 : 9);
     const group = select(this.tags)
       .append('g')
-      .attr('class', `tag ${mark}`)
+      .attr('class', `tag ${isLeft(mark) ? 'plain ' : ''}${mark}`)
       .attr('tabindex', 0)
       .attr('role', 'button')
       .attr('aria-label', this.words.say(`draw.limb.${mark}`, { tag: words }))
@@ -264,22 +268,8 @@ export class ElevationDrawing {
       .attr('dy', '0.34em')
       .attr('x', mark === 'plain' ? 0 : -4)
       .text(words);
-    if (mark === 'out')
-      label
-        .append('path')
-        .attr('class', 'sign')
-        .attr('d', `M${w - 10} 4 l7 -8`);
-    if (mark === 'while')
-      label
-        .append('path')
-        .attr('class', 'sign')
-        .attr('d', `M${w - 10} -4 h6 l-6 8 h6 z`);
-    if (mark === 'keep')
-      label
-        .append('circle')
-        .attr('class', 'sign')
-        .attr('cx', w - 7)
-        .attr('r', 3);
+    const sign = tagSign(mark, w - 7);
+    if (sign !== undefined) label.append('path').attr('class', 'sign').attr('d', sign);
     const node = group.node() as SVGGElement;
     const choose = (): void => this.onSelect(stem.id);
     node.addEventListener('click', choose);

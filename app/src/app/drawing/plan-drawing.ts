@@ -15,7 +15,7 @@ import {
 import { leadTo, type DrawingWords, type Follow } from './figure-links';
 import { type Frame } from './frame';
 import { whenPressed } from './pressed';
-import { tagMark, type TreePicture } from './tree-picture';
+import { isLeft, tagMark, type TagMark, type TreePicture } from './tree-picture';
 import { woodColour } from './wood-colours';
 
 type Ground = Selection<SVGGElement, undefined, null, undefined>;
@@ -28,6 +28,9 @@ const STOOD_ON_DEG = 9;
 /** Where along a gap's middle its width may be written, as shares of the rim, the first that is clear of tips by this, px; none is, it is left out. */
 const GAP_AT = [0.62, 0.45, 0.78, 0.32, 0.9, 0.2] as const;
 const GAP_CLEAR_PX = 18;
+
+/** From above what is only left is drawn alike, whatever it is left for. */
+const plainOf = (mark: TagMark): TagMark => (isLeft(mark) ? 'plain' : mark);
 
 /** The tree from above: wood, tips, the sectors between the limbs that stay, and the rim one stands on. */
 export class PlanDrawing {
@@ -174,7 +177,7 @@ export class PlanDrawing {
       const course = picture.laid.courses.get(stem.id) as Course;
       const group = ground
         .append('g')
-        .attr('class', `stem ${tagMark(picture.verdicts[stem.id])}`)
+        .attr('class', `stem ${plainOf(tagMark(picture.verdicts[stem.id]))}`)
         .attr('data-stem', stem.id)
         .on('click', () => this.onSelect(stem.id));
       for (const { fromCm, toCm, ageSeasons } of woodByAge(stem, picture.season)) {
@@ -195,7 +198,7 @@ export class PlanDrawing {
 
   private drawTips(ground: Ground, { laid, verdicts }: TreePicture): void {
     for (const { stem, x, y } of this.tipsOf(laid)) {
-      const mark = tagMark(verdicts[stem.id]);
+      const mark = plainOf(tagMark(verdicts[stem.id]));
       ground
         .append('text')
         .attr('class', `tip ${mark}`)

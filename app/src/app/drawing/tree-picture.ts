@@ -18,11 +18,15 @@ export interface TreePicture {
 }
 
 /** How a stem's decision is written on its tag, apart from its name. */
-export type TagMark = 'keep' | 'out' | 'while' | 'plain';
+export type TagMark = 'keep' | 'out' | 'while' | 'secondary' | 'fruit' | 'leaf' | 'plain';
 
 export function tagMark(verdict: Verdict | undefined): TagMark {
   if (!verdict) return 'plain';
   if (verdict.decision === 'temporary') return 'while';
   if (verdict.decision === 'out' || verdict.decision === 'goes-with') return 'out';
+  if (verdict.decision === 'leave') return verdict.job ?? 'plain';
   return verdict.decision === 'scaffold' || verdict.decision === 'leader' ? 'keep' : 'plain';
 }
+
+/** Whether a mark is that of a limb which fills no place of the frame and is only left. */
+export const isLeft = (mark: TagMark): boolean => mark === 'secondary' || mark === 'fruit' || mark === 'leaf';
