@@ -94,8 +94,8 @@ test('reading, deciding and the work each have their room', async ({ page }) => 
   // What was read is to be decided: the readings leave their room to that.
   await expect(page.locator('.chosen-set')).toBeVisible();
   await expect(page.locator('.readings')).toBeHidden();
-  await page.getByRole('button', { name: /F, its start/ }).click();
-  await expect(cell(page, 'f', 'origin')).toBeFocused();
+  await page.getByRole('button', { name: /E, its start/ }).click();
+  await expect(cell(page, 'e', 'origin')).toBeFocused();
 
   await goTo(page, 'work');
   const lines = page.locator('.work-lines li');

@@ -91,7 +91,7 @@ test('a work card has every act of the plan, numbered alike in its lines and dra
   expect(count).toBeGreaterThan(15);
   const numbers = await page.locator('.card-elevation circle').count();
   expect(numbers).toBe(count);
-  await expect(page.locator('.card-acts')).toContainText('over the nearest bud that faces');
+  await expect(page.locator('.card-acts')).toContainText('over a bud on its');
   await expect(page.locator('.caution').first()).toBeVisible();
   for (const paper of ['A4', 'US letter']) {
     await page.getByText(paper, { exact: true }).click();
@@ -122,11 +122,12 @@ test('the yard’s cards come in walking order, with one kit and the time for th
   await page.goto('/');
   await page.getByRole('link', { name: 'Work cards for the round' }).click();
   await expect(page.locator('.round-card')).toContainText('Carry:');
+  await expect(page.locator('eb-work-card').nth(8)).toBeVisible();
   await expect(page.locator('.cards [role=status]')).toHaveCount(0);
   const names = await page.locator('eb-work-card h2').allTextContents();
   expect(names.length).toBeGreaterThan(8);
   const row = names.flatMap((name) => /Row plum (\d)/.exec(name)?.[1] ?? []);
-  expect([['1', '2', '3', '4'].join(), ['4', '3', '2', '1'].join()]).toContain(row.join());
+  expect(['1,2,3', '3,2,1']).toContain(row.join());
 });
 
 test('cards come for one row, or one site, of the yard', async ({ page }) => {
@@ -142,9 +143,9 @@ test('cards come for one row, or one site, of the yard', async ({ page }) => {
   await page.reload();
   await expect(page.locator('eb-work-card h2')).toHaveCount(4);
   await page.getByRole('combobox', { name: 'for' }).selectOption({ label: 'Kestrel Flat' });
-  await expect(page.locator('.round-card')).toContainText(/Row plum 1 → .*Row plum 4/);
+  await expect(page.locator('.round-card')).toContainText(/Row plum 1 → .*Row plum 3/);
   await page.getByRole('combobox', { name: 'for' }).selectOption({ label: 'the whole yard' });
-  await expect(page.locator('eb-work-card h2')).toHaveCount(12);
+  await expect(page.locator('eb-work-card h2')).toHaveCount(11);
 });
 
 test('a tie recorded on a limb that goes is moved first', async ({ page }) => {
@@ -167,6 +168,5 @@ test('a tree just planted says how it came, and its limbs are balanced with its 
   await page.getByRole('combobox', { name: 'it came' }).selectOption('pot-grown');
   await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
   await page.goto('/tree/tarn-4');
-  await expect(account).toContainText('1 bent');
   await expect(account).not.toContainText('shortened');
 });

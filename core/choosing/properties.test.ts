@@ -1,3 +1,4 @@
+import { runs } from '../testing/deep';
 import { tell } from '../testing/tell';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
@@ -41,7 +42,7 @@ function judged(tree: TestTree): Judgement {
 
 const check = <T>(name: string, property: fc.IProperty<T>): void =>
   it(name, () => {
-    fc.assert(property, { numRuns: 40, seed: 77 });
+    fc.assert(property, { numRuns: runs(200, 16), seed: 77 });
   });
 
 const some = fc.integer({ min: 0, max: 359 });

@@ -1,3 +1,4 @@
+import type { Form } from '../forms/form';
 import type { Kept, PlanQuestion } from './question';
 import type { FormScene } from '../choosing/candidacy';
 import { onFinding, onKind, onSchool, onTree } from '../words/ground';
@@ -61,7 +62,12 @@ export function planFrom(question: PlanQuestion): Plan {
     ...{ acts, account, woodShare: account.wood, caps: question.caps },
     wounds: wounds.length,
     largestWoundMm: Math.max(0, ...wounds),
-    notes: [...heldNotes(question), ...overCapTold(question, acts, account), ...notesOf(scene)],
+    notes: [
+      ...heldNotes(question),
+      ...wallNotes(question.form),
+      ...overCapTold(question, acts, account),
+      ...notesOf(scene),
+    ],
     after: afterActs(tree, acts),
   };
 }
@@ -78,6 +84,10 @@ function heldNotes({ scene, holdOff }: PlanQuestion): Reason[] {
     ? [because('note.wet-winters', {}, onKind('wetWinterRisk'))]
     : [];
 }
+
+/** What the limbs of a flat tree are tied to. */
+const wallNotes = ({ needsWall, hasWires }: Form): Reason[] =>
+  needsWall ? [because(hasWires ? 'note.wires' : 'note.canes')] : [];
 
 /** What cutting to buds needs of a plan. */
 export function cutQuestionOf(

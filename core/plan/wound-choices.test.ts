@@ -107,11 +107,16 @@ describe('every way that is offered', () => {
     treeOf(vase([shoot('s', 42), shoot('t', 48), limb('y', 110, 45), limb('z', 122, 225)])),
   ];
 
+  let known: { state: TreeState; now: Judgement }[] | undefined;
+  const all = (): { state: TreeState; now: Judgement }[] =>
+    (known ??= states.flatMap((state) => {
+      const now = judge(state);
+      return now.kind === 'judged' ? [{ state, now }] : [];
+    }));
+
   it('spares wounds or makes them smaller, keeps every limb that stays, and is what comes of taking it', () => {
     let tried = 0;
-    for (const state of states) {
-      const now = judge(state);
-      if (now.kind !== 'judged') continue;
+    for (const { state, now } of all()) {
       for (const way of now.woundChoices) {
         const before = woundsOf(now.plan.acts);
         expect(
@@ -131,9 +136,6 @@ describe('every way that is offered', () => {
   });
 
   it('stands beside what each runner-up would wound', () => {
-    for (const state of states) {
-      const now = judge(state);
-      if (now.kind === 'judged') expect(now.runnersUpWounds).toHaveLength(now.runnersUp.length);
-    }
+    for (const { now } of all()) expect(now.runnersUpWounds).toHaveLength(now.runnersUp.length);
   });
 });

@@ -165,6 +165,10 @@ const [side] = limbs(['s', 30, 20, 45, 40, 6]) as [Limb];
 
 /** Trees that stand near the limits the table of judgements does not come near. */
 const PROBES: TestTree[] = [
+  ...[2.6, 5.5].map((spacingCm) => ({
+    ...{ form: 'open-vase' as const, trunk: { length: 150, mm: 14 }, limbs: [] },
+    buds: { firstCm: 10, spacingCm, facings: [{ bud: 4, bearingDeg: 90 }] },
+  })),
   { ...vase(), limbs: FOUR.map((limb, i) => ({ ...limb, h: [50, 62, 74, 83][i] as number })) },
   ...[78, 84].map((h) => ({
     ...vase(),
@@ -313,7 +317,7 @@ const ALL: TreeState[] = [
 
 /** All the program says of a tree, with one figure set. */
 function said(state: TreeState, rules: RuleOverrides): string {
-  const judged = judge({ ...state, rules: { ...state.rules, ...rules } }, { withPrices: false });
+  const judged = judge({ ...state, rules: { ...state.rules, ...rules } }, { withPrices: false, sets: 1 });
   if (judged.kind === 'whip') return JSON.stringify(judged.whip.buds);
   if (judged.kind !== 'judged') return judged.why;
   const { chosen, plan, setFindings } = judged;
@@ -326,6 +330,10 @@ function said(state: TreeState, rules: RuleOverrides): string {
     acts,
     found.map(({ rule, stemId, gravity }) => [rule, stemId, gravity]),
     plan.caps,
+    Object.values(judged.verdicts).map(({ decision, reasons }) => [
+      decision,
+      reasons.map(({ code }) => code),
+    ]),
     state.leaderFailures > 0 ? formsFor({ ...state, rules }).map(({ form }) => form) : [],
   ]);
 }
@@ -343,7 +351,7 @@ function isFelt(key: RuleKey, by: number): boolean {
 }
 
 describe('every limit is live', () => {
-  it.each(shareOf(RULE_KEYS, 8))(
+  it.each(shareOf(RULE_KEYS, 12))(
     'moving %s by a fifth, up or down, changes what is said of some tree',
     (key) => {
       expect({ down: isFelt(key, -0.2), up: isFelt(key, 0.2) }).toEqual({ down: true, up: true });

@@ -3,7 +3,8 @@ import type { Candidacy } from '../choosing/candidacy';
 import type { Consideration } from '../choosing/consideration';
 import { onCurve, type Curve } from '../choosing/curve';
 import { onFigure, onKind, onSchool } from '../words/ground';
-import { because, cm, type Message, type Reason } from '../words/message';
+import { clearanceAt } from '../sites/site';
+import { because, cm, told, type Message, type Reason } from '../words/message';
 import { largestGapDeg } from '../choosing/score';
 import { solve } from '../choosing/solve';
 import type { Scene } from '../findings/finding';
@@ -63,6 +64,11 @@ const UNSURE: Curve = [
   [15, 0],
   [60, 2],
 ];
+/** ... and of standing so far under the cut, cm: the buds just below it make the strongest shoots. */
+const UNDER_CUT: Curve = [
+  [10, 0],
+  [40, 5],
+];
 const CLOSE = 8;
 
 /**
@@ -73,23 +79,39 @@ export function planWhip(scene: Scene, form: Form, state: TreeState): WhipPlan {
   const { trunk } = scene.laid;
   const topCm = trunk ? (tipOf(scene.laid.courses.get(trunk.id) as Course) as Vec3)[2] : 0;
   const readings = state.buds ?? usualBuds(scene.kind, state.tree.unionCm);
-  const wish = form.whip(scene);
+  const asked = form.whip(scene);
+  const wish = { ...asked, places: asked.places.filter(({ fromCm }) => topCm >= fromCm + READY_CM) };
+  const isReady = asked.places.length === wish.places.length || wish.places.length > 0;
   // In leaf a stem is neither headed nor are its buds chosen: that is winter's work.
-  const headAtCm = scene.when.inLeaf ? undefined : headingOf(scene, wish, topCm);
+  const wanted = scene.when.inLeaf || !isReady ? undefined : headingOf(scene, wish, topCm);
   const all = budsUpTo(readings, scene.kind, topCm - 1);
-  const below = all.filter(({ heightCm }) => headAtCm === undefined || heightCm <= headAtCm - 0.5);
-  const { taken, empty, proven } = chosenBuds(scene, wish, below);
+  const open = all.filter((bud) => mayStand(scene, state.tree.unionCm, bud));
+  const below = open.filter(({ heightCm }) => wanted === undefined || heightCm <= wanted - ABOVE_BUD_CM);
+  // Headed, a form with a leader needs a bud for it, the highest there is; its arms come from below that.
+  const leads =
+    form.hasLeader && wanted !== undefined ? below.findLast(({ isBlind }) => !isBlind) : undefined;
+  const { taken, empty, proven } = chosenBuds(
+    scene,
+    wish,
+    below.filter((bud) => bud !== leads),
+    wanted,
+  );
   const chosen = new Map(taken.map(({ bud, place }) => [bud.bud, place]));
-  const notches = !scene.when.inLeaf && !scene.kind.gums.value && headAtCm === undefined;
+  if (leads) chosen.set(leads.bud, told('place.leader'));
+  const topBudCm = Math.max(0, ...all.filter(({ bud }) => chosen.has(bud)).map(({ heightCm }) => heightCm));
+  // Cut close over the topmost bud that is chosen: a snag above it dies back.
+  const headAtCm = wanted === undefined || topBudCm === 0 ? wanted : topBudCm + ABOVE_BUD_CM;
+  const notches = !scene.when.inLeaf && !scene.kind.gums.value && headAtCm === undefined && isReady;
   const highest = Math.max(0, ...wish.places.map(({ toCm }) => toCm));
+  const keepsAll = wish.places.length === 0;
   const roleOf = (bud: Bud): WhipBud => {
     const own = chosen.get(bud.bud);
     if (own !== undefined) return { ...bud, role: 'chosen', place: own, notched: notches };
-    const near = [...chosen].find(([k]) => Math.abs(k - bud.bud) <= CLUSTER)?.[1];
-    if (headAtCm !== undefined && bud.heightCm > headAtCm - 0.5)
+    const near = [...chosen].find(([k]) => k !== leads?.bud && Math.abs(k - bud.bud) <= CLUSTER)?.[1];
+    if (headAtCm !== undefined && bud.heightCm > headAtCm - ABOVE_BUD_CM / 2)
       return { ...bud, role: 'cut-off', notched: false };
     if (near !== undefined && !bud.isBlind) return { ...bud, role: 'insurance', place: near, notched: false };
-    const isTop = headAtCm === undefined && bud.heightCm > highest;
+    const isTop = keepsAll || (headAtCm === undefined && bud.heightCm > highest);
     return { ...bud, role: isTop ? 'top' : 'rub-off', notched: false };
   };
   const angleDeg = limbAngleDeg(scene.kind) + (notches ? -NOTCH_STEEPER_DEG : 0);
@@ -100,8 +122,28 @@ export function planWhip(scene: Scene, form: Form, state: TreeState): WhipPlan {
     limbs: taken.map(({ bud, place }) => ({ ...bud, angleDeg, place })),
     largestGapDeg: taken.length > 1 ? largestGapDeg(taken.map(({ bud }) => bud.bearingDeg)) : 360,
     ...{ empty, proven },
-    reasons: reasonsFor(scene, { taken: taken.length, headAtCm, notches, topCm, wish, proven }),
+    reasons: isReady
+      ? reasonsFor(scene, { taken: taken.length, headAtCm, notches, topCm, wish, proven })
+      : [notReady(asked, topCm)],
   };
+}
+
+/** A whip stands so far over where its limbs are to start before it is asked for any, cm. Working value. */
+const READY_CM = 20;
+/** A cut is made so far over a bud, cm. */
+const ABOVE_BUD_CM = 1;
+/** No limb starts nearer to the union than this, cm; and it rises by so much before it is in anybody's way, cm. Working values. */
+const OVER_UNION_CM = 5;
+const RISES_CM = 20;
+
+/** Whether a limb may start at a bud: clear of the union, and of what passes or browses on its side. */
+function mayStand({ site }: Scene, unionCm: number, { heightCm, bearingDeg }: Bud): boolean {
+  return heightCm >= unionCm + OVER_UNION_CM && heightCm >= clearanceAt(site, bearingDeg).heightCm - RISES_CM;
+}
+
+function notReady({ places }: WhipWish, topCm: number): Reason {
+  const from = Math.min(...places.map(({ fromCm }) => fromCm));
+  return because('whip.not-ready', { top: cm(topCm), from: cm(from) }, onFigure('scaffold.lowestCm'));
 }
 
 /** A notched bud makes a longer but steeper shoot. Working value. */
@@ -124,6 +166,7 @@ function chosenBuds(
   scene: Scene,
   { places }: WhipWish,
   buds: readonly Bud[],
+  cutCm: number | undefined,
 ): { taken: { bud: Bud; place: Message }[]; empty: Message[]; proven: boolean } {
   const byId = new Map<string, Bud>();
   const candidacies = places.flatMap((place, p) =>
@@ -136,7 +179,12 @@ function chosenBuds(
       .map((bud): Candidacy => {
         const id = `bud-${String(bud.bud).padStart(3, '0')}`;
         byId.set(id, bud);
-        return { stem: budStem(scene, id, bud), place: p, against: budAgainst(place, bud), spread: [] };
+        return {
+          stem: budStem(scene, id, bud),
+          place: p,
+          against: budAgainst(place, bud, cutCm),
+          spread: [],
+        };
       }),
   );
   const built = buildProblem(
@@ -176,11 +224,14 @@ function chosenBuds(
   return { taken: taken.sort((a, b) => a.bud.bud - b.bud.bud), empty, proven };
 }
 
-function budAgainst({ facing }: WhipPlace, bud: Bud): Consideration[] {
+function budAgainst({ facing }: WhipPlace, bud: Bud, cutCm: number | undefined): Consideration[] {
   const off = facing ? bearingDifference(bud.bearingDeg, facing.bearingDeg) : 0;
   return [
     { what: 'off-facing', points: onCurve(OFF_FACING, off) },
     { what: 'unsure', points: onCurve(UNSURE, bud.sureDeg) },
+    ...(cutCm === undefined
+      ? []
+      : [{ what: 'under-cut', points: onCurve(UNDER_CUT, cutCm - bud.heightCm) } as const]),
   ];
 }
 
@@ -211,15 +262,14 @@ function reasonsFor({ kind }: Scene, { taken, headAtCm, notches, topCm, wish, pr
   return [
     wish.places.length > 0
       ? because('whip.left.between', { buds: taken, from, to }, onWish)
-      : because('whip.left', { buds: taken }, onWish),
+      : because('whip.keeps-all'),
     headAtCm === undefined ? because('whip.top-left', {}, onWhip) : because('whip.headed', headed, onWhip),
     notches
       ? because('whip.notched')
       : headAtCm !== undefined
         ? because('whip.no-notch.headed')
         : because('whip.no-notch.gums', { kind: kindCalled(kind) }, onKind('gums')),
-    because('whip.insurance'),
-    because('whip.rub-off'),
+    ...(taken > 0 ? [because('whip.insurance'), because('whip.rub-off')] : []),
     ...(proven ? [] : [because('whip.best-found')]),
   ];
 }

@@ -83,8 +83,47 @@ describe('the plan of a whip', () => {
     ['horizontal-espalier', 'middle-way', 45],
     ['fan', 'middle-way', 40],
     ['multi-stem-bush', 'middle-way', 25],
-  ] as const)('%s, %s: is headed at %s cm', (form, school, at) => {
-    expect(whip({ form, school, ...(form === 'multi-stem-bush' && { kind: 'fig' }) }).headAtCm).toBe(at);
+  ] as const)('%s, %s: is headed under %s cm, close over its topmost chosen bud', (form, school, under) => {
+    const plan = whip({ form, school, ...(form === 'multi-stem-bush' && { kind: 'fig' }) });
+    const chosen = plan.buds.filter(({ role }) => role === 'chosen').map(({ heightCm }) => heightCm);
+    if (under === undefined) return expect(plan.headAtCm).toBeUndefined();
+    expect(plan.headAtCm).toBeLessThanOrEqual(under);
+    if (form === 'multi-stem-bush') return expect(plan.headAtCm).toBe(25);
+    expect(plan.headAtCm).toBe(Math.max(...chosen) + 1);
+    expect(under - (plan.headAtCm ?? 0)).toBeLessThan(15);
+  });
+
+  it('keeps a bud for the leader, the highest, where a form with one is headed', () => {
+    const { buds, limbs } = whip({ form: 'horizontal-espalier' });
+    const leads = buds.filter(({ role }) => role === 'chosen').at(-1);
+    expect(leads?.place).toEqual({ code: 'place.leader' });
+    expect(limbs.every(({ bud }) => bud < (leads?.bud ?? 0))).toBe(true);
+    expect(whip({ form: 'open-vase' }).buds.some(({ place }) => place?.code === 'place.leader')).toBe(false);
+  });
+
+  it('too short for its limbs is let grow: nothing is headed, chosen or rubbed off', () => {
+    const { buds, limbs, headAtCm, reasons } = whip({ form: 'open-vase', trunk: { length: 60, mm: 8 } });
+    expect([limbs.length, headAtCm]).toEqual([0, undefined]);
+    expect(new Set(buds.map(({ role }) => role))).toEqual(new Set(['top']));
+    expect(reasons.map(({ code }) => code)).toEqual(['whip.not-ready']);
+  });
+
+  it('of a bush keeps every bud under its cut', () => {
+    const { buds } = whip({ form: 'multi-stem-bush', kind: 'fig' });
+    expect(new Set(buds.filter(({ heightCm }) => heightCm < 24).map(({ role }) => role))).toEqual(
+      new Set(['top']),
+    );
+  });
+
+  it('starts no limb where something browses, or near the union', () => {
+    const sector = { fromDeg: 0, toDeg: 180, heightCm: 150, why: 'cattle', what: 'browses' as const };
+    const { limbs } = whip({
+      form: 'open-vase',
+      trunk: { length: 180, mm: 14 },
+      site: { clearance: [sector] },
+    });
+    expect(limbs.length).toBeGreaterThan(0);
+    expect(limbs.filter(({ bearingDeg }) => bearingDeg < 180)).toEqual([]);
   });
 
   it('of an espalier takes one bud to either side of the wall, just under the wire', () => {
