@@ -16,8 +16,10 @@ for (const [width, height] of [
       await expect(page.locator(there).first()).toBeVisible();
       await page.evaluate(AXE);
       const found = await page.evaluate(async () => {
-        const axe = (window as unknown as { axe: { run(): Promise<{ violations: Violation[] }> } }).axe;
-        const { violations } = await axe.run();
+        const axe = (
+          window as unknown as { axe: { run(options: object): Promise<{ violations: Violation[] }> } }
+        ).axe;
+        const { violations } = await axe.run({ resultTypes: ['violations'] });
         return violations
           .filter(({ impact }) => impact === 'serious' || impact === 'critical')
           .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 120)).join(' | ')}`);

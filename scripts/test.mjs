@@ -1,5 +1,5 @@
 // npm test: everything that must hold before work lands. Its last line is "N passed, M failed".
-import { build, checkNode, chromium, install, runHeard } from './ground.mjs';
+import { checkNode, chromium, install, runHeard } from './ground.mjs';
 
 checkNode();
 install();
@@ -39,8 +39,11 @@ const playwright = (heard, word) => Number(new RegExp(`^\\s*(\\d+) ${word}\\b`, 
 // One core each: neither waits for what the other finds.
 await Promise.all([step('lint', ['lint']), step('types', ['types'])]);
 await tests('core', ['test:core'], vitest);
-await tests('application', ['test:app'], vitest);
-build();
+const [, built] = await Promise.all([
+  tests('application', ['test:app'], vitest),
+  runHeard(process.execPath, ['-e', "import('./scripts/ground.mjs').then(({ build }) => build())"]),
+]);
+if (!built.ok) failed += 1;
 await tests('browser', ['test:e2e'], playwright);
 
 console.log(`\n${passed} passed, ${failed} failed`);

@@ -31,7 +31,7 @@ function changed(state: TreeState, before: Verdicts, after: Verdicts): Stem[] {
 type Verdicts = Readonly<Record<string, Verdict>>;
 
 describe('what is said of any tree', () => {
-  const trees = Array.from({ length: runs(10_000, 220) }, (_, i) => randomTree(i + 1));
+  const trees = Array.from({ length: runs(10_000, 140) }, (_, i) => randomTree(i + 1));
   const judged = trees.map((state) => ({ state, answer: judge(state, { withPrices: false }) }));
 
   it('is said of nearly all of them', () => {
@@ -52,7 +52,7 @@ describe('a pin', () => {
   it('changes the fate of another limb only where the two want one room or touch', () => {
     const far: string[] = [];
     let pins = 0;
-    for (let seed = 1; seed <= runs(2500, 70); seed++) {
+    for (let seed = 1; seed <= runs(2500, 45); seed++) {
       const state = { ...randomTree(seed), rulings: {} };
       const before = decide(state);
       const out = Object.values(before ?? {}).filter(
@@ -68,7 +68,7 @@ describe('a pin', () => {
         if (stem.id !== pin.stemId && !isNear(state, pinned, stem))
           far.push(`${seed}: ${pin.stemId}, ${stem.id}`);
     }
-    expect(pins).toBeGreaterThan(30);
+    expect(pins).toBeGreaterThan(20);
     expect(far).toEqual([]);
   });
 
@@ -95,7 +95,7 @@ describe('one reading moved within its error', () => {
     const draw = draws(5);
     const more: string[] = [];
     let [moves, swaps] = [0, 0];
-    for (let seed = 1; seed <= runs(1500, 40); seed++) {
+    for (let seed = 1; seed <= runs(1500, 26); seed++) {
       const state = randomTree(seed);
       const before = decide(state);
       for (let k = 0; before && k < 12; k++) {
@@ -112,7 +112,7 @@ describe('one reading moved within its error', () => {
         if (isSwap) swaps++;
       }
     }
-    expect(moves).toBeGreaterThan(300);
+    expect(moves).toBeGreaterThan(250);
     expect(swaps / moves).toBeLessThan(0.005);
     expect(more).toEqual([]);
   });
