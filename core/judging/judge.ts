@@ -1,3 +1,4 @@
+import { heldOff, stillThere } from './held-off';
 import { sceneOf } from './scene';
 import { lookAt, lookAtSet, reasonsOf, type Finding, type Scene, type SetPlace } from '../findings';
 import { limbsOf, shootsOf } from '../findings/measures';
@@ -24,10 +25,10 @@ import type { Correction } from '../choosing/correction';
 import { chosenSet, type ChosenSet } from '../choosing/chosen-set';
 import { freeGrowth } from '../choosing/free-growth';
 import type { Cost } from '../choosing/problem';
-import { because, day, tagOf, type Message } from '../words/message';
+import { because, tagOf, type Message } from '../words/message';
 import type { Progress, Solution } from '../choosing/solution';
 import { solve } from '../choosing/solve';
-import { staysWithCarriers, verdictsOn, type Verdict } from '../choosing/verdicts';
+import { verdictsOn, type Verdict } from '../choosing/verdicts';
 
 /** Everything the program has to say about a tree on a day. */
 export interface Judgement {
@@ -241,7 +242,7 @@ function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Ask
   return {
     ...{ kind: 'judged', findings: scene.findings, chosen, runnersUp, setFindings },
     plan: { ...plan, notes },
-    verdicts: stillThere(scene, withCutEnds(scene, verdicts, plan), plan, holdOff),
+    verdicts: stillThere(state.tree, withCutEnds(scene, verdicts, plan), plan, holdOff),
     ...(holdOff && { holdOff }),
     woundChoices: options.withPrices ? woundChoices(question, plan) : [],
     runnersUpWounds: options.withPrices ? runnersUp.map(woundsWith) : [],
@@ -254,51 +255,6 @@ const leaderLeft = (question: PlanQuestion, { acts }: Plan): StemId | undefined 
   acts.some((act) => act.kind === 'shorten' && act.purpose === 'next-tier')
     ? undefined
     : leaderAfter(question, acts);
-
-const isHygiene = ({ rule }: Verdict): boolean => rule === 'unsound-wood' || rule === 'below-union';
-
-/** What would go, but is held off, stays until then: all but dead and diseased wood, and shoots of the rootstock. */
-function heldOff(
-  tree: Tree,
-  verdicts: Readonly<Record<StemId, Verdict>>,
-  holdOff: HoldOff | undefined,
-): Readonly<Record<StemId, Verdict>> {
-  if (!holdOff) return verdicts;
-  const held = Object.fromEntries(
-    Object.values(verdicts).map((verdict): [StemId, Verdict] => [
-      verdict.stemId,
-      verdict.decision === 'out' && !isHygiene(verdict) ? untilOver(verdict, holdOff) : verdict,
-    ]),
-  );
-  return staysWithCarriers(tree, held, isHygiene);
-}
-
-function untilOver(verdict: Verdict, { until }: HoldOff): Verdict {
-  const reason = because('why.held-off', { until: day(until) });
-  return { ...verdict, decision: 'temporary', until, reasons: [reason, ...verdict.reasons] };
-}
-
-/** What was to go with a cut that is not made, or is made further out, stays: until the hold-off is over, or as it would be by itself. */
-function stillThere(
-  { laid }: FormScene,
-  verdicts: Readonly<Record<StemId, Verdict>>,
-  { after }: Plan,
-  holdOff: HoldOff | undefined,
-): Readonly<Record<StemId, Verdict>> {
-  const left = new Set(after.stems.map(({ id }) => id));
-  const byItself = (verdict: Verdict): Verdict => {
-    if (!left.has(verdict.stemId) || !['out', 'goes-with'].includes(verdict.decision)) return verdict;
-    if (holdOff) return untilOver(verdict, holdOff);
-    const own = verdict.own ?? verdict;
-    if (own.decision !== 'out' && own.decision !== 'goes-with') return own;
-    const { parent } = stemOf(laid.tree, verdict.stemId) as Stem;
-    const carrier = tagOf(laid.tree, parent.kind === 'stem' ? parent.stemId : verdict.stemId);
-    return { ...own, decision: 'leave', reasons: [because('why.stays-with', { carrier })] };
-  };
-  return Object.fromEntries(
-    Object.values(verdicts).map((verdict): [StemId, Verdict] => [verdict.stemId, byItself(verdict)]),
-  );
-}
 
 /** What stands beyond a cut goes with the end it stands on: no verdict says that it stays. */
 function withCutEnds(
