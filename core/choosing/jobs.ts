@@ -9,126 +9,223 @@ export interface Jobs {
 
 /**
  * The cheapest jobs of all stems beside a set of taken options: each is left or taken out, alone and with what is left
- * near it. A stem is left only where what carries it stays. Exact: stems that touch each other by no cost are decided
- * apart, the others by trying both ways, the cheaper first, while what is decided is cheaper than the best found.
+ * near it. A stem is left only where what carries it stays. Exact: what is cheaper whatever becomes of its neighbours is
+ * settled first; of the rest, stems that touch each other by no cost are decided apart, the others by trying both ways,
+ * the cheaper first, while what they come to at the least is not dearer than the best found.
+ * @param atMost jobs that cost more are of no interest
+ * @returns undefined where every way costs more than that
  */
-export function jobsOf(problem: Problem, tables: PairTables, taken: readonly number[]): Jobs {
-  const inIt = new Set(taken.map((o) => problem.options[o]?.stem ?? -1));
-  const carries = new Set([...inIt].map((stem) => problem.parents[stem] ?? -1));
-  const asked: Asked[] = [];
-  let value = 0;
-  problem.stems.forEach((_, stem) => {
-    if (inIt.has(stem)) return;
-    let leave = problem.leave[stem] ?? Infinity;
-    for (const o of taken) leave += tables.besides[o * tables.stems + stem] as number;
-    // What carries a limb that is taken may not go from under it.
-    const out = (problem.out[stem] as number) + (carries.has(stem) ? BREACH : 0);
-    asked.push({ stem, leave, out });
-  });
-  const left: number[] = [];
-  for (const group of groupsOf(problem, tables, asked, inIt)) {
-    const best = bestOf(problem, tables, group, inIt);
-    value += best.value;
-    left.push(...best.left);
+export function jobsOf(
+  problem: Problem,
+  tables: PairTables,
+  taken: readonly number[],
+  atMost = Infinity,
+): Jobs | undefined {
+  const asked = new Asked(problem, tables, taken);
+  if (asked.leastOfOpen() > atMost) return undefined;
+  asked.settle();
+  let toCome = asked.leastOfOpen();
+  if (asked.value + toCome > atMost) return undefined;
+  for (const group of asked.groups()) {
+    toCome -= asked.leastOf(group);
+    if (!new Group(asked, group).decide(atMost - asked.value - toCome)) return undefined;
   }
-  return { left: left.sort((a, b) => a - b), value };
+  const left = problem.stems.map((_, stem) => stem).filter((stem) => asked.fate[stem] === Fate.left);
+  return { left, value: asked.value };
 }
 
-interface Asked {
-  stem: number;
-  leave: number;
-  out: number;
+enum Fate {
+  open,
+  placed,
+  left,
+  out,
 }
 
-/** Stems by what hangs together: left side by side they cost something, or one carries the other. */
-function groupsOf(
-  { parents }: Problem,
-  { near }: PairTables,
-  asked: readonly Asked[],
-  taken: ReadonlySet<number>,
-): Asked[][] {
-  const byStem = new Map(asked.map((one) => [one.stem, one]));
-  const groups: Asked[][] = [];
-  const seen = new Set<number>();
-  const children = new Map<number, number[]>();
-  for (const { stem } of asked) {
-    const parent = parents[stem] ?? -1;
-    if (parent >= 0 && !taken.has(parent)) children.set(parent, [...(children.get(parent) ?? []), stem]);
-  }
-  for (const first of asked) {
-    if (seen.has(first.stem)) continue;
-    const group: Asked[] = [];
-    const open = [first.stem];
-    seen.add(first.stem);
-    for (let stem = open.pop(); stem !== undefined; stem = open.pop()) {
-      group.push(byStem.get(stem) as Asked);
-      const kin = [parents[stem] ?? -1, ...(children.get(stem) ?? [])];
-      for (const next of [...(near[stem] ?? []), ...kin]) {
-        if (seen.has(next) || !byStem.has(next)) continue;
-        seen.add(next);
-        open.push(next);
-      }
+/** Stems beside a set: what leaving and taking out each costs by now, and what is decided. */
+class Asked {
+  readonly leave: Float64Array;
+  readonly out: Float64Array;
+  readonly fate: Uint8Array;
+  value = 0;
+
+  constructor(
+    { stems, options, parents, leave, out }: Problem,
+    readonly tables: PairTables,
+    taken: readonly number[],
+  ) {
+    this.leave = Float64Array.from(stems, (_, s) => leave[s] ?? Infinity);
+    this.out = Float64Array.from(out);
+    this.fate = new Uint8Array(stems.length);
+    const carriers = new Set<number>();
+    for (const o of taken) {
+      const stem = options[o]?.stem ?? -1;
+      this.fate[stem] = Fate.placed;
+      carriers.add(parents[stem] ?? -1);
+      for (let s = 0; s < stems.length; s++) this.addTo(s, tables.besides[o * stems.length + s] as number);
     }
-    groups.push(group);
+    // What carries a limb that is taken may not go from under it.
+    for (const carrier of carriers) if (carrier >= 0) this.out[carrier] = (this.out[carrier] ?? 0) + BREACH;
   }
-  return groups;
+
+  addTo(stem: number, cost: number): void {
+    this.leave[stem] = (this.leave[stem] as number) + cost;
+  }
+
+  amidst(a: number, b: number): number {
+    return this.tables.amidst[a * this.tables.stems + b] as number;
+  }
+
+  isOpen(stem: number): boolean {
+    return this.fate[stem] === Fate.open;
+  }
+
+  parentOf(stem: number): number {
+    return this.tables.parents[stem] ?? -1;
+  }
+
+  /** Decides what is cheaper whatever becomes of the others, until nothing more is. */
+  settle(): void {
+    const queue = Array.from(this.fate, (_, stem) => stem);
+    for (let stem = queue.pop(); stem !== undefined; stem = queue.pop()) {
+      if (!this.isOpen(stem)) continue;
+      const fate = this.sureFateOf(stem);
+      if (fate === undefined) continue;
+      this.put(stem, fate);
+      const parent = this.parentOf(stem);
+      if (parent >= 0) queue.push(parent);
+      queue.push(...(this.tables.carried[stem] ?? []), ...(this.tables.near[stem] ?? []));
+    }
+  }
+
+  /** What becomes of a stem for good. */
+  put(stem: number, fate: Fate.left | Fate.out): void {
+    this.fate[stem] = fate;
+    this.value += (fate === Fate.left ? this.leave : this.out)[stem] as number;
+    if (fate === Fate.left)
+      for (const other of this.tables.near[stem] ?? []) this.addTo(other, this.amidst(stem, other));
+  }
+
+  private sureFateOf(stem: number): Fate.left | Fate.out | undefined {
+    const [leave, out] = [this.leave[stem] as number, this.out[stem] as number];
+    const parent = this.parentOf(stem);
+    if (parent >= 0 && this.fate[parent] === Fate.out) return Fate.out;
+    const carries = (this.tables.carried[stem] ?? []).some((other) => this.isOpen(other));
+    if (leave > out && !carries) return Fate.out;
+    if (parent >= 0 && this.isOpen(parent)) return undefined;
+    let dearest = leave;
+    for (const other of this.tables.near[stem] ?? [])
+      if (this.isOpen(other)) dearest += this.amidst(stem, other);
+    return dearest <= out ? Fate.left : undefined;
+  }
+
+  leastOf(stems: readonly number[]): number {
+    let sum = 0;
+    for (const s of stems) sum += Math.min(this.leave[s] as number, this.out[s] as number);
+    return sum;
+  }
+
+  leastOfOpen(): number {
+    let sum = 0;
+    this.fate.forEach((fate, s) => {
+      if (fate === Fate.open) sum += Math.min(this.leave[s] as number, this.out[s] as number);
+    });
+    return sum;
+  }
+
+  /** Open stems by what hangs together: left side by side they cost something, or one carries the other. */
+  groups(): number[][] {
+    const groups: number[][] = [];
+    const seen = new Uint8Array(this.fate.length);
+    this.fate.forEach((fate, first) => {
+      if (fate !== Fate.open || seen[first]) return;
+      const group: number[] = [];
+      const open = [first];
+      seen[first] = 1;
+      for (let stem = open.pop(); stem !== undefined; stem = open.pop()) {
+        group.push(stem);
+        const { near, carried } = this.tables;
+        for (const next of [this.parentOf(stem), ...(near[stem] ?? []), ...(carried[stem] ?? [])]) {
+          if (next < 0 || seen[next] || !this.isOpen(next)) continue;
+          seen[next] = 1;
+          open.push(next);
+        }
+      }
+      groups.push(group);
+    });
+    return groups;
+  }
 }
 
-/** The cheapest way for one group; of ways that cost the same, the one that leaves more. */
-function bestOf(
-  { parents }: Problem,
-  { amidst, stems }: PairTables,
-  group: readonly Asked[],
-  taken: ReadonlySet<number>,
-): Jobs {
-  if (group.length === 1) {
-    const [{ stem, leave, out }] = group as [Asked];
-    const isOrphan = isGone(parents[stem] ?? -1, taken, []);
-    return leave <= out && !isOrphan ? { left: [stem], value: leave } : { left: [], value: out };
+/** Stems that hang together, decided by trying both ways. */
+class Group {
+  private readonly order: readonly number[];
+  private best: number[] | undefined;
+  private bestValue = Infinity;
+  private readonly left: number[] = [];
+
+  constructor(
+    private readonly asked: Asked,
+    stems: readonly number[],
+  ) {
+    const inIt = new Set(stems);
+    const depth = (stem: number): number => {
+      const parent = asked.parentOf(stem);
+      return inIt.has(parent) ? depth(parent) + 1 : 0;
+    };
+    const weight = (s: number): number => Math.abs((asked.leave[s] as number) - (asked.out[s] as number));
+    // Carriers first, then those that are dearest to decide wrongly.
+    this.order = [...stems].sort((a, b) => depth(a) - depth(b) || weight(b) - weight(a) || a - b);
   }
-  const inGroup = new Set(group.map(({ stem }) => stem));
-  const depth = (stem: number): number => {
-    const parent = parents[stem] ?? -1;
-    return parent >= 0 && inGroup.has(parent) ? depth(parent) + 1 : 0;
-  };
-  // Carriers first, then those that are dearest to decide wrongly.
-  const order = [...group].sort(
-    (a, b) =>
-      depth(a.stem) - depth(b.stem) ||
-      Math.abs(b.leave - b.out) - Math.abs(a.leave - a.out) ||
-      a.stem - b.stem,
-  );
-  const least = new Float64Array(order.length + 1);
-  for (let i = order.length - 1; i >= 0; i--) {
-    const { leave, out } = order[i] as Asked;
-    least[i] = (least[i + 1] as number) + Math.min(leave, out);
+
+  /** Puts the cheapest way, of ways that cost the same the one that leaves more; false where each costs more than allowed. */
+  decide(atMost: number): boolean {
+    this.bestValue = atMost;
+    this.try(0, 0, this.asked.leastOf(this.order));
+    if (!this.best) return false;
+    const left = new Set(this.best);
+    for (const stem of this.order) this.asked.put(stem, left.has(stem) ? Fate.left : Fate.out);
+    return true;
   }
-  let best: Jobs = { left: [], value: Infinity };
-  const left: number[] = [];
-  const decide = (i: number, value: number): void => {
-    if (value + (least[i] as number) > best.value) return;
-    const one = order[i];
-    if (!one) {
-      if (value < best.value || left.length > best.left.length) best = { left: [...left], value };
+
+  /** @param rest least that the stems from `i` on come to beside those left */
+  private try(i: number, value: number, rest: number): void {
+    if (value + rest > this.bestValue) return;
+    const stem = this.order[i];
+    if (stem === undefined) {
+      if (this.best && value === this.bestValue && this.left.length <= this.best.length) return;
+      this.best = [...this.left];
+      this.bestValue = value;
       return;
     }
-    const parent = parents[one.stem] ?? -1;
-    const isOrphan = isGone(parent, taken, inGroup.has(parent) ? left : undefined);
-    let beside = one.leave;
-    for (const other of left) beside += amidst[one.stem * stems + other] as number;
-    const leaveIt = (): void => {
-      if (isOrphan || beside === Infinity) return;
-      left.push(one.stem);
-      decide(i + 1, value + beside);
-      left.pop();
-    };
-    const takeIt = (): void => decide(i + 1, value + one.out);
-    for (const way of beside <= one.out ? [leaveIt, takeIt] : [takeIt, leaveIt]) way();
-  };
-  decide(0, 0);
-  return best;
-}
+    const { leave, out, fate } = this.asked;
+    const [beside, gone] = [leave[stem] as number, out[stem] as number];
+    const after = rest - Math.min(beside, gone);
+    const parent = this.asked.parentOf(stem);
+    const mayStay = beside < Infinity && (parent < 0 || fate[parent] !== Fate.out);
+    if (mayStay && beside <= gone) this.tryLeft(stem, i, value + beside, after);
+    fate[stem] = Fate.out;
+    this.try(i + 1, value + gone, after);
+    fate[stem] = Fate.open;
+    if (mayStay && beside > gone) this.tryLeft(stem, i, value + beside, after);
+  }
 
-/** Whether what carries a stem, if that is to be decided at all, is neither taken nor left. */
-const isGone = (parent: number, taken: ReadonlySet<number>, left: readonly number[] | undefined): boolean =>
-  parent >= 0 && !taken.has(parent) && !(left ?? []).includes(parent);
+  private tryLeft(stem: number, i: number, value: number, rest: number): void {
+    const { leave, out, fate, tables } = this.asked;
+    const near = tables.near[stem] as readonly number[];
+    let least = rest;
+    fate[stem] = Fate.left;
+    for (const other of near) {
+      if (fate[other] !== Fate.open) continue;
+      const [was, gone] = [leave[other] as number, out[other] as number];
+      const now = was + this.asked.amidst(stem, other);
+      leave[other] = now;
+      least += Math.min(now, gone) - Math.min(was, gone);
+    }
+    this.left.push(stem);
+    this.try(i + 1, value, least);
+    this.left.pop();
+    fate[stem] = Fate.open;
+    for (const other of near)
+      if (fate[other] === Fate.open) leave[other] = (leave[other] as number) - this.asked.amidst(stem, other);
+  }
+}

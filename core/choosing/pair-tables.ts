@@ -16,15 +16,21 @@ export interface PairTables {
   pairs: Float64Array;
   besides: Float64Array;
   amidst: Float64Array;
+  /** For each option the others, and the stems left, that it costs something to be with. */
+  touches: readonly { options: Int32Array; stems: Int32Array }[];
   /** For each stem those it costs something to be left with. */
   near: readonly (readonly number[])[];
+  /** For each stem what carries it, or -1, and those it carries. */
+  parents: readonly number[];
+  carried: readonly (readonly number[])[];
 }
 
-export function pairTables({ options, stems, pairs, besides, amidst }: Problem): PairTables {
+export function pairTables({ options, stems, parents, pairs, besides, amidst }: Problem): PairTables {
   const [n, m] = [options.length, stems.length];
   const near: number[][] = stems.map(() => []);
   const table = {
-    ...{ options: n, stems: m, near },
+    ...{ options: n, stems: m, near, parents },
+    carried: stems.map((_, stem) => stems.flatMap((__, s) => (parents[s] === stem ? [s] : []))),
     pairs: new Float64Array(n * n),
     besides: new Float64Array(n * m),
     amidst: new Float64Array(m * m),
@@ -40,8 +46,15 @@ export function pairTables({ options, stems, pairs, besides, amidst }: Problem):
   for (const pair of amidst) {
     put(table.amidst, pair.a * m + pair.b, pair);
     put(table.amidst, pair.b * m + pair.a, pair);
+    if (near[pair.a]?.includes(pair.b)) continue;
     near[pair.a]?.push(pair.b);
     near[pair.b]?.push(pair.a);
   }
-  return table;
+  const dear = (row: Float64Array): Int32Array =>
+    Int32Array.from(Array.from(row.keys()).filter((i) => row[i] !== 0));
+  const touches = options.map((_, o) => ({
+    options: dear(table.pairs.subarray(o * n, (o + 1) * n)),
+    stems: dear(table.besides.subarray(o * m, (o + 1) * m)),
+  }));
+  return { ...table, touches };
 }

@@ -61,8 +61,17 @@ export interface Whole {
   jobs: Jobs;
 }
 
-/** The whole cost of taking a set of options (indices, any order), every other stem at its best beside them. */
-export function wholeOf(problem: Problem, tables: PairTables, taken: readonly number[]): Whole {
+/**
+ * The whole cost of taking a set of options (indices, any order), every other stem at its best beside them.
+ * @param atMost a value over which a set is of no interest
+ * @returns undefined for a set that costs more than that
+ */
+export function wholeOf(
+  problem: Problem,
+  tables: PairTables,
+  taken: readonly number[],
+  atMost = Infinity,
+): Whole | undefined {
   const { options, pinned } = problem;
   let value = circlesCost(problem, taken);
   let tie = 0;
@@ -74,7 +83,8 @@ export function wholeOf(problem: Problem, tables: PairTables, taken: readonly nu
     tie += option.stem + 1;
     for (let j = 0; j < i; j++) value += tables.pairs[o * tables.options + (taken[j] as number)] as number;
   });
-  const jobs = jobsOf(problem, tables, taken);
+  const jobs = jobsOf(problem, tables, taken, atMost - value);
+  if (!jobs) return undefined;
   value += jobs.value;
   const breaches = breachesIn(value);
   const unpinned = pinned.filter((stem) => !inIt.has(stem)).length;

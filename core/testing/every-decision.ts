@@ -69,27 +69,84 @@ export const decisionsOf = ({ stems, options, leave }: Problem): number =>
     1,
   );
 
-/** The best for each choice of stems in places, those that break no more than they must, the cheapest first. */
+/** The best for each choice of stems in places, those that break no more than they must, the cheapest first. At most 30 stems. */
 export function everyDecision(of: Problem, keep = 4): Cost[] {
-  const found = new Map<string, Cost>();
-  const ways = of.stems.map((_, s) => of.options.flatMap(({ stem }, o) => (stem === s ? [o] : [])));
-  const decide = (stem: number, taken: readonly number[], left: readonly number[]): void => {
-    if (stem === of.stems.length) {
-      const cost = summed(of, taken, new Set(left));
-      const name = taken
-        .map((o) => of.options[o]?.stem ?? -1)
-        .sort((a, b) => a - b)
-        .join();
-      const known = found.get(name);
-      if (cost && (!known || compareCosts(cost, known) < 0)) found.set(name, cost);
-      return;
-    }
-    decide(stem + 1, taken, left);
-    if (of.leave[stem] !== undefined) decide(stem + 1, taken, [...left, stem]);
-    for (const o of ways[stem] ?? []) decide(stem + 1, [...taken, o], left);
-  };
-  decide(0, [], []);
-  const sorted = [...found.values()].sort(compareCosts);
+  const cheapest = new Cheapest(of);
+  cheapest.place(0, [], 0);
+  const sorted = [...cheapest.found].map(([placed, value]) => costOf(of, placed, value)).sort(compareCosts);
   const [unpinned, breaches] = sorted[0] as Cost;
   return sorted.filter((cost) => cost[0] === unpinned && cost[1] === breaches).slice(0, keep);
+}
+
+const RULE = 1e9;
+
+/** Each choice of stems in places (a bit a stem) with the least that any of its decisions comes to, a broken rule as 1e9. */
+class Cheapest {
+  readonly found = new Map<number, number>();
+  /** What each stem costs left beside another left. */
+  private readonly amidst: number[][];
+
+  constructor(private readonly of: Problem) {
+    this.amidst = of.stems.map(() => of.stems.map(() => 0));
+    for (const { a, b, breaches, cost } of of.amidst)
+      for (const [x, y] of [
+        [a, b],
+        [b, a],
+      ] as const)
+        (this.amidst[x] as number[])[y] = (this.amidst[x]?.[y] ?? 0) + breaches * RULE + cost;
+  }
+
+  /** Every set of options, a stem after the other. */
+  place(stem: number, taken: readonly number[], placed: number): void {
+    const { stems, options } = this.of;
+    if (stem === stems.length) return this.leave(taken, placed);
+    this.place(stem + 1, taken, placed);
+    options.forEach((option, o) => {
+      if (option.stem === stem) this.place(stem + 1, [...taken, o], placed | (1 << stem));
+    });
+  }
+
+  /** Every way to leave the others or take them out: each changed in turn by one stem from the way before it. */
+  private leave(taken: readonly number[], placed: number): void {
+    const { stems, out, leave, parents, besides } = this.of;
+    const rest = stems.map((_, s) => s).filter((s) => !(placed & (1 << s)));
+    const open = rest.filter((s) => leave[s] !== undefined);
+    const none = summed(this.of, taken, new Set()) as Cost;
+    let value = none[1] * RULE + none[2];
+    const more = stems.map((_, s) => (leave[s] ?? 0) - (out[s] as number));
+    for (const pair of besides)
+      if (taken.includes(pair.a)) more[pair.b] = (more[pair.b] ?? 0) + pair.breaches * RULE + pair.cost;
+    // A carrier that is left under a placed stem mends the rule it broke by going.
+    for (const carrier of new Set(stems.flatMap((_, s) => (placed & (1 << s) ? [parents[s] ?? -1] : []))))
+      if (carrier >= 0) more[carrier] = (more[carrier] ?? 0) - RULE;
+    let left = 0;
+    const beside = more;
+    let best = value;
+    for (let step = 1; step < 1 << open.length; step++) {
+      const stem = open[31 - Math.clz32(step & -step)] as number;
+      const sign = left & (1 << stem) ? -1 : 1;
+      left ^= 1 << stem;
+      value += sign * (beside[stem] as number);
+      const row = this.amidst[stem] as number[];
+      for (const s of open) if (s !== stem) beside[s] = (beside[s] as number) + sign * (row[s] as number);
+      if (value < best && this.isCarried(left, placed)) best = value;
+    }
+    this.found.set(placed, Math.min(best, this.found.get(placed) ?? Infinity));
+  }
+
+  private isCarried(left: number, placed: number): boolean {
+    const { parents } = this.of;
+    for (let s = 0; s < parents.length; s++) {
+      const carrier = parents[s] ?? -1;
+      if (left & (1 << s) && carrier >= 0 && !((left | placed) & (1 << carrier))) return false;
+    }
+    return true;
+  }
+}
+
+function costOf({ stems, pinned }: Problem, placed: number, value: number): Cost {
+  const isIn = (s: number): boolean => (placed & (1 << s)) !== 0;
+  const tie = stems.reduce((sum, _, s) => sum + (isIn(s) ? s + 1 : 0), 0);
+  const rules = Math.floor(value / RULE);
+  return [pinned.filter((s) => !isIn(s)).length, rules, value - rules * RULE, tie];
 }

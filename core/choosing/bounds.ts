@@ -1,0 +1,146 @@
+import { crowdsOf, leastOfCrowds, type Crowd } from './crowds';
+import { BREACH } from './pair-tables';
+import type { Circle } from './problem';
+import { closedRing, leastCost, type Ring } from './ring';
+import type { Rough } from './rough';
+import type { Taking } from './taking';
+
+/** Options in the order they are tried, sorted by circle, then bearing. */
+export interface Order {
+  options: readonly number[];
+  /** Where each circle's options end. */
+  ends: readonly number[];
+}
+
+/**
+ * The least that any set costs that holds the options taken and adds only later ones. A bound adds what they cost already,
+ * every open stem at its own cheapest job, what rings cost at the least, and what stems near each other must cost.
+ */
+export class Bounds {
+  private readonly hasParents: boolean;
+  private readonly crowds: readonly Crowd[];
+  /** What each stem costs at the least outside of every place, whatever else is taken. */
+  private readonly idle: Float64Array;
+  /** Stems that could join each circle. */
+  private readonly stemsOf: readonly (readonly number[])[];
+  /** For each stem: the place in the order of its last option, -1 for none. */
+  private readonly lastAt: readonly number[];
+  /** For each stem that may yet join a ring: what it adds at the least; valid where its stamp is the last. */
+  private readonly joining: { least: Float64Array; stamps: Int32Array; stamp: number };
+
+  constructor(
+    private readonly now: Taking,
+    private readonly order: Order,
+    /** What each circle adds at the least, filled for itself alone; undefined where it is not known. */
+    private readonly alone: readonly (number | undefined)[],
+  ) {
+    const { stems, options, circles, parents, out } = now.problem;
+    this.idle = Float64Array.from(stems, (_, s) => now.jobNow(s));
+    this.stemsOf = circles.map((_, c) => [
+      ...new Set(options.filter(({ circle }) => circle === c).map(({ stem }) => stem)),
+    ]);
+    this.lastAt = stems.map((_, stem) => order.options.findLastIndex((o) => now.option(o).stem === stem));
+    this.hasParents = parents.some((parent) => parent >= 0);
+    this.crowds = crowdsOf(now.problem, now.tables, (s) => (out[s] as number) - (this.idle[s] as number));
+    const n = stems.length;
+    this.joining = { least: new Float64Array(n), stamps: new Int32Array(n), stamp: 0 };
+  }
+
+  circleAt(at: number): number {
+    const o = this.order.options[at];
+    return o === undefined ? this.now.problem.circles.length : this.now.option(o).circle;
+  }
+
+  /** Least cost of the present set as it is: its rings closed, each stem beside it at its own cheapest job. */
+  asItIs(): Rough {
+    const { problem, rings, value, jobs, tie } = this.now;
+    let sum = value + this.orphans(Infinity) * BREACH + jobs;
+    problem.circles.forEach((circle, c) => (sum += closedRing(circle, rings[c] as Ring)));
+    return { unpinned: this.missingPins(Infinity), value: sum, tie };
+  }
+
+  /** Least cost of any set that holds the present one and adds options from `next` on, as if stems cost each other nothing. */
+  ofEach(current: number, next: number): Rough {
+    const { problem, rings, value, jobs, tie } = this.now;
+    let sum = value + this.orphans(next) * BREACH + jobs;
+    problem.circles.forEach((circle, c) => {
+      if (c < current) sum += closedRing(circle, rings[c] as Ring);
+      else if (c === current) sum += this.ring(c, next);
+      else sum += Math.max(this.aloneNow(c), this.ring(c, this.startOf(c)));
+    });
+    return { unpinned: this.missingPins(next), value: sum, tie };
+  }
+
+  /** Least that stems not yet decided cost each other where they stay, beyond what they cost alone. */
+  ofCrowds(): number {
+    const { problem, isUsed } = this.now;
+    return leastOfCrowds(this.crowds, (s) =>
+      isUsed[s] ? 0 : (problem.out[s] as number) - this.now.jobNow(s),
+    );
+  }
+
+  private startOf(circle: number): number {
+    return circle === 0 ? 0 : (this.order.ends[circle - 1] as number);
+  }
+
+  /** The bound of a ring to come, found for itself alone against the cheapest jobs of its stems, beside what those cost now. */
+  private aloneNow(c: number): number {
+    let bound = this.alone[c] ?? -Infinity;
+    for (const s of this.stemsOf[c] as readonly number[])
+      if (!this.now.isUsed[s]) bound -= this.now.jobNow(s) - (this.idle[s] as number);
+    return bound;
+  }
+
+  /** Pinned stems not taken whose options all lie before `next`. */
+  private missingPins(next: number): number {
+    const { problem, isUsed } = this.now;
+    return problem.pinned.filter((stem) => (this.lastAt[stem] as number) < next && !isUsed[stem]).length;
+  }
+
+  /** Carriers of taken stems that are not taken, can no longer be, and may not be left either. */
+  private orphans(next: number): number {
+    if (!this.hasParents) return 0;
+    const { problem, isUsed, leaveNow, taken } = this.now;
+    const gone = new Set<number>();
+    for (const o of taken) {
+      const parent = problem.parents[this.now.option(o).stem] ?? -1;
+      const isOpen = parent < 0 || isUsed[parent] || (this.lastAt[parent] as number) >= next;
+      if (!isOpen && leaveNow[parent] === Infinity) gone.add(parent);
+    }
+    return gone.size;
+  }
+
+  /** Least that a ring adds over every number of limbs it may end with, options from `next` on still open. */
+  private ring(c: number, next: number): number {
+    const { problem, rings, isUsed, optionNow } = this.now;
+    const circle = problem.circles[c] as Circle;
+    const ring = rings[c] as Ring;
+    const room = Math.max(0, circle.most - ring.n);
+    const { least, stamps } = this.joining;
+    const stamp = ++this.joining.stamp;
+    const open: number[] = [];
+    const { options } = this.order;
+    for (let i = Math.max(next, this.startOf(c)); i < (this.order.ends[c] as number); i++) {
+      const o = options[i] as number;
+      const { stem } = this.now.option(o);
+      if (isUsed[stem]) continue;
+      const against = (optionNow[o] as number) - this.now.jobNow(stem);
+      if (stamps[stem] !== stamp) {
+        stamps[stem] = stamp;
+        least[stem] = against;
+        open.push(stem);
+      } else if (against < (least[stem] as number)) least[stem] = against;
+    }
+    const cheap: number[] = [];
+    for (const stem of open) insert(cheap, least[stem] as number, room);
+    return leastCost(circle, ring, cheap);
+  }
+}
+
+/** Puts a value into a rising list that holds so many at most. */
+function insert(rising: number[], value: number, most: number): void {
+  if (rising.length >= most && !(value < (rising.at(-1) ?? -Infinity))) return;
+  let at = Math.min(rising.length, most - 1);
+  for (; at > 0 && (rising[at - 1] as number) > value; at--) rising[at] = rising[at - 1] as number;
+  rising[at] = value;
+}
