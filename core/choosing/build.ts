@@ -64,10 +64,13 @@ export function buildProblem(form: FormProblem, rulings: Rulings): BuiltProblem 
 const KEPT: ReadonlySet<Ruling> = new Set(['keep', 'frame', 'leader', 'wait']);
 export const isKept = (ruling: Ruling): boolean => KEPT.has(ruling);
 
+/** Broken rules that taking out what the grower keeps weighs as much as: whatever it touches goes first. */
+const AGAINST_WORD = 1000;
+
 function outCost(form: FormProblem, id: StemId, ruling: Ruling): number {
   const idle = form.idle.get(id);
   if (!idle) return 0;
-  if (isKept(ruling)) return BREACH;
+  if (isKept(ruling)) return AGAINST_WORD * BREACH;
   const must = idle.leave.some((one) => one.must);
   const { cost } = summed(idle.out);
   return cost + (ruling === 'out' || must ? 0 : hundredths(IN_DOUBT_KEEP));

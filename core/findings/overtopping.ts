@@ -2,6 +2,9 @@ import { cm, tagOf, told } from '../words/message';
 import { tipOf, type Course } from '../tree/course';
 import type { SetRule } from './finding';
 
+/** A limb no longer than this rivals no leader yet, cm. Working value. */
+const RIVALS_FROM_CM = 25;
+
 /** On a tree with a leader, a limb that stays whose tip comes too near the leader's height: the cone is lost. */
 export const overtopping: SetRule = {
   id: 'overtopping',
@@ -12,6 +15,7 @@ export const overtopping: SetRule = {
     const tip = (id: string): number => tipOf(laid.courses.get(id) as Course)[2];
     return places
       .flatMap(({ limbs }) => limbs)
+      .filter(({ length }) => length.value > RIVALS_FROM_CM)
       .filter((stem) => stem.id !== leaderId && tip(leaderId) - tip(stem.id) < clearCm(stem.id))
       .map((stem) => ({
         rule: 'overtopping',

@@ -25,7 +25,9 @@ export function shortenLimb(
   const { scene, form } = question;
   const { limits } = scene;
   const under =
-    leaderTipCm === undefined ? undefined : underLeader(scene, form.firstStageDeg, stem, leaderTipCm);
+    leaderTipCm === undefined
+      ? undefined
+      : underLeader(scene, form.firstStageDeg, { stem, limb }, leaderTipCm);
   const renewal = form.renewsShoots ? renewalCut(scene, stem) : undefined;
   if (renewal) return shortenTo(stem, lowest([renewal, under]) ?? renewal);
   const end = endCut(scene, question.verdicts, stem);
@@ -145,7 +147,7 @@ function bareCut({ findings, when }: FormScene, stem: Stem): Cut | undefined {
 function underLeader(
   scene: FormScene,
   firstStageDeg: number | undefined,
-  stem: Stem,
+  { stem, limb: { correction } }: Kept,
   leaderTipCm: number,
 ): Cut | undefined {
   const { laid, limits } = scene;
@@ -153,7 +155,8 @@ function underLeader(
   // An arm on its way down to its wire no longer rivals next summer: it need only be lower than the leader.
   const clearCm = staged ? 0 : limits('leader.clearCm').value;
   const topCm = leaderTipCm - clearCm;
-  const target = isWorthTying(scene, stem) ? bendTarget(scene, firstStageDeg, stem) : undefined;
+  const bent = correction?.kind === 'spread' || correction?.kind === 'rival-bent' ? correction.toDeg : undefined;
+  const target = bent ?? (isWorthTying(scene, stem) ? bendTarget(scene, firstStageDeg, stem) : undefined);
   const angle = reading('angle', target ?? stem.shape.run.value, 'gauge');
   const base = (laid.courses.get(stem.id) as Course).points[0] as Course['points'][number];
   const { points } = courseFrom({ ...stem, shape: { ...stem.shape, run: angle, tip: angle } }, base);

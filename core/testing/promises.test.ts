@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { decide, judge } from '../judging/judge';
 import { sceneOf } from '../judging/scene';
 import { limbPair } from '../findings/measures';
+import { weigh } from '../doubt/confidence';
 import { fieldsOf, readingOf, withReading } from '../doubt/other-reading';
 import { closestApproach } from '../tree/approach';
 import type { Course } from '../tree/course';
@@ -19,8 +20,9 @@ const goes = (verdict: Verdict | undefined): boolean =>
   verdict !== undefined &&
   (['out', 'goes-with'].includes(verdict.decision) || LATER.includes(verdict.reasons[0]?.code ?? ''));
 
-const standsAlone = ({ tree }: TreeState, { parent }: Stem): boolean =>
-  parent.kind !== 'stem' || parent.stemId === tree.stems[0]?.id;
+/** Of the trunk, or from the ground; a bush has no trunk. */
+const standsAlone = ({ tree, form }: TreeState, { parent }: Stem): boolean =>
+  parent.kind !== 'stem' || (form !== 'multi-stem-bush' && parent.stemId === tree.stems[0]?.id);
 
 /** The shoots of the trunk, and stems from the ground, whose fate differs. */
 function changed(state: TreeState, before: Verdicts, after: Verdicts): Stem[] {
@@ -91,7 +93,8 @@ describe('a pin', () => {
 
 describe('one reading moved within its error', () => {
   // Where two want one room and are nearly alike, one may take the other's place: so much is a close call, no more.
-  it('changes the fate of one limb at most, or has one limb stay in another’s stead', () => {
+  // Rarely three change places: where they do, each was told as a near call.
+  it('changes the fate of one limb at most, or has one limb stay in another’s stead, if all was clear', () => {
     const draw = draws(5);
     const more: string[] = [];
     let [moves, swaps] = [0, 0];
@@ -108,7 +111,8 @@ describe('one reading moved within its error', () => {
         const turned = changed(state, before, after ?? {}).map(({ id }) => id);
         const stays = turned.filter((id) => !goes(after?.[id])).length;
         const isSwap = turned.length === 2 && stays === 1;
-        if (turned.length > 1 && !isSwap) more.push(`${seed}: ${stem.id} ${field}: ${turned.join(', ')}`);
+        if (turned.length > 1 && !isSwap && turned.some((id) => weigh(state)[id]?.level === 'clear'))
+          more.push(`${seed}: ${stem.id} ${field}: ${turned.join(', ')}`);
         if (isSwap) swaps++;
       }
     }
