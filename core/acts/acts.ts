@@ -9,6 +9,7 @@ import { bend } from './bend';
 import type { CutPlace } from './cut-place';
 import { makeLimb } from './make-limb';
 import { move } from './move';
+import { notch } from './notch';
 import type { Phase } from './phase';
 import type { TreeScene } from './scene';
 import { shorten } from './shorten';
@@ -29,6 +30,7 @@ export const ACTS = {
   spread,
   stay,
   'make-limb': makeLimb,
+  notch,
 };
 
 export type ActKind = keyof typeof ACTS;

@@ -1,4 +1,5 @@
 import { onFigure, onFinding } from '../words/ground';
+import { compassCalled } from '../words/compass';
 import { because, cm, deg, list, mm, share, tagOf, told, type Reason } from '../words/message';
 import { crotchDeg, thicknessRatio } from '../tree/joins';
 import type { Stem, Tree } from '../tree/stem';
@@ -39,7 +40,7 @@ export function correctionReasons(tree: Tree, stem: Stem, { correction }: Chosen
       const { byDeg } = correction;
       const args = {
         by: deg(Math.abs(byDeg)),
-        toward: deg((stem.shape.runBearing.value + byDeg + 360) % 360),
+        toward: compassCalled(stem.shape.runBearing.value + byDeg),
         thick: mm(stem.diameter.value),
       };
       return [because('correct.swing', args, onFigure('swing.thickMm'))];

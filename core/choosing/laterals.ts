@@ -1,11 +1,11 @@
 import type { HeadingPurpose } from '../acts/shorten';
 import { nodeAt } from '../buds/limb-buds';
-import { bearingDifference } from '../geometry/vector';
+import { bearingDifference, wrapBearing } from '../geometry/vector';
 import { childrenOf, stemOf, type Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import type { FormScene } from './candidacy';
 import { onFigure } from '../words/ground';
-import { because, cm, deg, type Reason } from '../words/message';
+import { because, cm, deg, tagOf, told, type Reason } from '../words/message';
 import { summed, type Consideration } from './consideration';
 import { weighedReason } from './weighed-words';
 import { lossCost } from './weigh/loss';
@@ -96,7 +96,7 @@ export function sortLateral(scene: FormScene, stem: Stem, carrier: Stem, isFrame
   const job = jobOf(scene, stem, carrier, isFrame);
   const sorted =
     job === 'secondary'
-      ? asSecondary(stem)
+      ? asSecondary(scene, stem, carrier)
       : (renewed(scene, stem) ?? spurTurned(scene, stem, carrier) ?? byAngle(scene, stem));
   return { ...sorted, job };
 }
@@ -147,10 +147,19 @@ function jobOf({ laid }: FormScene, stem: Stem, carrier: Stem, isFrame: boolean)
     : 'leaf';
 }
 
-function asSecondary(stem: Stem): LateralSort {
-  const args = { long: cm(stem.length.value), angle: deg(stem.shape.run.value) };
+function asSecondary({ laid }: FormScene, stem: Stem, carrier: Stem): LateralSort {
+  const args = {
+    limb: tagOf(laid.tree, carrier.id),
+    out: cm(laid.joins.get(stem.id) ?? stem.origin.value),
+    side: told(sideOf(carrier, stem) === 'right' ? 'facing.out-right' : 'facing.out-left'),
+    angle: deg(stem.shape.run.value),
+  };
   return { sort: 'leave', rule: 'secondary', reasons: [because('side.secondary', args)] };
 }
+
+/** The side of its limb a shoot leaves toward, seen from the limb's foot. */
+export const sideOf = (carrier: Stem, shoot: Stem): 'left' | 'right' =>
+  wrapBearing(shoot.shape.runBearing.value - carrier.shape.runBearing.value) < 180 ? 'right' : 'left';
 
 /** The limb a side shoot rises from. */
 export const carrierOf = ({ laid }: FormScene, { parent }: Stem): Stem | undefined =>

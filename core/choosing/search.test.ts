@@ -99,7 +99,7 @@ describe('the search', () => {
             .sort()
             .join();
         for (const { options, left, cost } of best) {
-          expect(wholeOf(of, tables, options).cost).toEqual(cost);
+          expect(wholeOf(of, tables, options)?.cost).toEqual(cost);
           expect(summed(of, options, new Set(left))).toEqual(cost);
         }
         expect(new Set(best.map(stems)).size).toBe(best.length);

@@ -1,4 +1,5 @@
 import type { FormScene } from '../choosing/candidacy';
+import { compassCalled } from '../words/compass';
 import { cm, deg, tagOf, told, type Message } from '../words/message';
 import { clearanceLimit } from '../findings/measures';
 import {
@@ -185,7 +186,7 @@ export function choiceOf(scene: FormScene, wish: CutWish, bud: LimbBud, isKnown:
   const leads =
     angleDeg < TOWARD_DEG
       ? told('bud.leads.up', { angle })
-      : told('bud.leads', { angle, toward: deg(bearingDeg) });
+      : told('bud.leads', { angle, toward: compassCalled(bearingDeg) });
   return {
     ...{
       atCm: bud.atCm,

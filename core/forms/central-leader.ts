@@ -40,6 +40,7 @@ export const centralLeader: Form = {
   standsOn: 'trunk',
   hasLeader: true,
   headsScaffolds: false,
+  hasSecondaries: true,
   topCm: (limits) => limits('tier.firstCm').value + limits('tier.gapCm').value * limits('tier.count').value,
   holdsHeight: false,
   spreadCm: 300,

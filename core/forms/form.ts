@@ -24,6 +24,8 @@ export interface Form {
   hasLeader: boolean;
   /** Whether long scaffolds are headed each winter. */
   headsScaffolds: boolean;
+  /** Whether its scaffolds carry permanent side limbs. */
+  hasSecondaries?: boolean;
   /** Whether its side shoots are renewed: what fruited is cut to a stub, last season's shoots halved, once it bears. */
   renewsShoots?: boolean;
   /** Whether the top is held within the grower's reach, at a side shoot. */

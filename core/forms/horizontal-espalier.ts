@@ -1,4 +1,5 @@
-import { deg, told } from '../words/message';
+import { compassCalled } from '../words/compass';
+import { told } from '../words/message';
 import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
 import { assembled } from '../choosing/assemble';
 import type { Consideration } from '../choosing/consideration';
@@ -95,7 +96,7 @@ function armPlace(
     bearingDeg: toward,
     circle: {
       name: `wire ${wire + 1} toward ${Math.round(toward)}°`,
-      called: told('place.wire', { n: wire + 1, toward: deg(toward) }),
+      called: told('place.wire', { n: wire + 1, toward: compassCalled(toward) }),
       fewest: 1,
       wish: 1,
       most: 1,

@@ -47,6 +47,7 @@ export const modifiedLeader: Form = {
   standsOn: 'trunk',
   hasLeader: true,
   headsScaffolds: false,
+  hasSecondaries: true,
   holdsTopOver: { large: 'scaffold', small: 'top' },
   holdsHeight: false,
   spreadCm: 350,

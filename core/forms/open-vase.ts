@@ -39,6 +39,7 @@ export const openVase: Form = {
   standsOn: 'trunk',
   hasLeader: false,
   headsScaffolds: true,
+  hasSecondaries: true,
   baresItsBark: true,
   holdsHeight: false,
   spreadCm: 400,

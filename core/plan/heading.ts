@@ -155,7 +155,8 @@ function underLeader(
   // An arm on its way down to its wire no longer rivals next summer: it need only be lower than the leader.
   const clearCm = staged ? 0 : limits('leader.clearCm').value;
   const topCm = leaderTipCm - clearCm;
-  const bent = correction?.kind === 'spread' || correction?.kind === 'rival-bent' ? correction.toDeg : undefined;
+  const bent =
+    correction?.kind === 'spread' || correction?.kind === 'rival-bent' ? correction.toDeg : undefined;
   const target = bent ?? (isWorthTying(scene, stem) ? bendTarget(scene, firstStageDeg, stem) : undefined);
   const angle = reading('angle', target ?? stem.shape.run.value, 'gauge');
   const base = (laid.courses.get(stem.id) as Course).points[0] as Course['points'][number];

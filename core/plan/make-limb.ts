@@ -1,5 +1,6 @@
+import { compassCalled } from '../words/compass';
 import { onFigure } from '../words/ground';
-import { because, cm, deg, told, type Arg, type Message } from '../words/message';
+import { because, cm, told, type Arg, type Message } from '../words/message';
 import type { FormScene } from '../choosing/candidacy';
 import type { EmptyPlace } from '../choosing/chosen-set';
 import { bearingDifference } from '../geometry/vector';
@@ -65,7 +66,7 @@ function makeLimb(question: PlanQuestion, cuts: readonly Act[], place: EmptyPlac
   const { bearingDeg } = place;
   const making = makingMessage(how, scene, on !== undefined, {
     height: cm(heightCm),
-    toward: deg(bearingDeg),
+    toward: compassCalled(bearingDeg),
   });
   const reason = because('make.empty', { place: place.called, making }, onFigure('scaffold.fewest'));
   return [{ kind: 'make-limb', heightCm, bearingDeg, place: place.called, how, making, reason }];

@@ -19,6 +19,7 @@ import { cropActs } from './crop';
 import { byOwnWord, moves, oneWound, removalOf, sparingKept, withoutCarried } from './wounds';
 import { leaderAfter } from './leading';
 import { wantedLimbs } from './make-limb';
+import { wantedSecondaries } from './secondaries';
 import { heldBack } from './held-back';
 import { holdOffTold } from '../kinds/hold-off';
 import { evened } from './evened';
@@ -50,7 +51,10 @@ export function planFrom(question: PlanQuestion): Plan {
     ? roughActs(question).filter(isHygiene)
     : byOwnWord(question, sparingKept(question, evened(question, oneWound(question, roughActs(question)))));
   const cut = withoutCarried(scene, cutToBuds(cutQuestionOf(question), rough));
-  const made = question.holdOff || scene.when.inLeaf ? [] : wantedLimbs(question, cut);
+  const made =
+    question.holdOff || scene.when.inLeaf
+      ? []
+      : [...wantedLimbs(question, cut), ...wantedSecondaries(question, cut)];
   const acts = named(
     inWorkOrder(scene, [...moves(question, cut), ...cut, ...cropActs(question, cut), ...made]),
   );

@@ -98,7 +98,12 @@ export const PROMISES: Readonly<Record<string, Promised>> = {
     }),
 
   'in leaf there is summer work: no notch, no limb made': (state, judged) =>
-    sceneOf(state).when.inLeaf ? of(judged, 'make-limb').map(({ heightCm }) => `made at ${heightCm}`) : [],
+    sceneOf(state).when.inLeaf
+      ? [
+          ...of(judged, 'make-limb').map(({ heightCm }) => `made at ${heightCm}`),
+          ...of(judged, 'notch').map(({ stemId }) => `${stemId} notched`),
+        ]
+      : [],
 
   'what must go does not stay unsaid': (state, judged) => {
     const scene = sceneOf(state);

@@ -29,6 +29,8 @@ const BRIEF: Partial<Record<MessageCode, BriefId>> = {
   'end.swerved': 'swerves',
   'end.given-up': 'given-up',
   'head.bare': 'forks',
+  'notch.first': 'bare',
+  'notch.next': 'bare',
   'head.cut-to': 'straightens',
   'head.evened': 'alike',
   'head.flower-tip': 'flower-tip',
