@@ -12,13 +12,19 @@ export interface Order {
   ends: readonly number[];
 }
 
+/** What crowds cost at the least in a set, and what was spent in it by then. */
+export interface CrowdCost {
+  cost: number;
+  spent: number;
+}
+
 /**
  * The least that any set costs that holds the options taken and adds only later ones. A bound adds what they cost already,
  * every open stem at its own cheapest job, what rings cost at the least, and what stems near each other must cost.
  */
 export class Bounds {
   private readonly hasParents: boolean;
-  private readonly crowds: readonly Crowd[];
+  private readonly parted: readonly Crowd[];
   /** What each stem costs at the least outside of every place, whatever else is taken. */
   private readonly idle: Float64Array;
   /** Stems that could join each circle. */
@@ -41,7 +47,7 @@ export class Bounds {
     ]);
     this.lastAt = stems.map((_, stem) => order.options.findLastIndex((o) => now.option(o).stem === stem));
     this.hasParents = parents.some((parent) => parent >= 0);
-    this.crowds = crowdsOf(now.problem, now.tables, (s) => (out[s] as number) - (this.idle[s] as number));
+    this.parted = crowdsOf(now.problem, now.tables, (s) => (out[s] as number) - (this.idle[s] as number));
     const n = stems.length;
     this.joining = { least: new Float64Array(n), stamps: new Int32Array(n), stamp: 0 };
   }
@@ -72,11 +78,27 @@ export class Bounds {
   }
 
   /** Least that stems not yet decided cost each other where they stay, beyond what they cost alone. */
-  ofCrowds(): number {
+  crowds(): CrowdCost {
     const { problem, isUsed } = this.now;
-    return leastOfCrowds(this.crowds, (s) =>
+    const cost = leastOfCrowds(this.parted, (s) =>
       isUsed[s] ? 0 : (problem.out[s] as number) - this.now.jobNow(s),
     );
+    return { cost, spent: this.spent() };
+  }
+
+  /**
+   * What is left at the least of a crowds' cost that was found before options were added. It falls by no more than taking
+   * stems out has come to cost less over their cheapest jobs: that is what the jobs cost more, and each stem in a place what taking it out would.
+   */
+  leftOf({ cost, spent }: CrowdCost): number {
+    return Math.max(0, cost - (this.spent() - spent));
+  }
+
+  private spent(): number {
+    const { problem, taken, jobs } = this.now;
+    let spent = jobs;
+    for (const o of taken) spent += problem.out[this.now.option(o).stem] as number;
+    return spent;
   }
 
   private startOf(circle: number): number {

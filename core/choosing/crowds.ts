@@ -12,7 +12,7 @@ export interface Crowd {
 type OutBy = (stem: number) => number;
 
 /** Stems in a crowd, at most: every part of it is looked at. */
-const MEMBERS = 9;
+const MEMBERS = 8;
 
 /**
  * Parts the stems into crowds, each stem in one at most: each grows from the stem that has the dearest neighbours by

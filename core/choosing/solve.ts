@@ -1,4 +1,4 @@
-import { Bounds, type Order } from './bounds';
+import { Bounds, type CrowdCost, type Order } from './bounds';
 import { breachesIn, BREACH, pairTables, valueOf, type PairTables } from './pair-tables';
 import { compareCosts, type Cost, type Option, type Problem } from './problem';
 import { alone } from './ring';
@@ -84,7 +84,8 @@ class Search {
   /** Keeps a set if it is worth summing in full. */
   private consider(set: readonly number[]): void {
     const undo = set.map((o) => this.now.take(o));
-    if (this.mayBeKept(this.bounds.asItIs())) this.offer(set);
+    const bound = this.bounds.asItIs();
+    if (!this.isHopeless(bound) && !this.isHopeless(over(bound, this.bounds.crowds().cost))) this.offer(set);
     for (const release of undo.reverse()) release();
   }
 
@@ -98,8 +99,11 @@ class Search {
     return [[...set, o], ...set.map((other) => [...without(other), o])];
   }
 
-  /** Takes the present set as it is, then every set that adds options from `from` on. */
-  extend(from: number): void {
+  /**
+   * Takes the present set as it is, then every set that adds options from `from` on.
+   * @param seen what crowds cost in a set that the present one was grown from
+   */
+  extend(from: number, seen: CrowdCost = this.bounds.crowds()): void {
     if (this.nodes >= this.nodeLimit || this.tries >= this.tryLimit) {
       const bound = costOf(this.boundFrom(this.bounds.circleAt(from), from));
       if (!this.openBound || compareCosts(bound, this.openBound) < 0) this.openBound = bound;
@@ -107,28 +111,35 @@ class Search {
     }
     this.nodes++;
     if (this.nodes % NODES_A_WORD === 0) this.onProgress?.(this.nodes, this.nodeLimit);
-    if (this.mayBeKept(this.bounds.asItIs())) this.offer(this.now.taken);
+    if (this.mayBeKept(this.bounds.asItIs(), seen)) this.offer(this.now.taken);
     for (let i = from; i < this.order.options.length; i++) {
       const o = this.order.options[i] as number;
       const { stem, circle } = this.now.option(o);
       if (this.now.isUsed[stem]) continue;
       this.tries++;
       const release = this.now.take(o);
-      if (this.mayBeKept(this.bounds.ofEach(circle, i + 1))) this.extend(i + 1);
+      const next = this.mayBeKept(this.bounds.ofEach(circle, i + 1), seen);
+      if (next) this.extend(i + 1, next);
       release();
     }
   }
 
   /** Least cost of any set that holds the present one and adds options from `next` on. */
   private boundFrom(current: number, next: number): Rough {
-    const bound = this.bounds.ofEach(current, next);
-    return { ...bound, value: bound.value + this.bounds.ofCrowds() };
+    return over(this.bounds.ofEach(current, next), this.bounds.crowds().cost);
   }
 
-  /** Whether a set may be kept that costs at least so much, and what the stems cost each other besides: the cheap part first. */
-  private mayBeKept(bound: Rough): boolean {
-    if (this.isHopeless(bound)) return false;
-    return !this.isHopeless({ ...bound, value: bound.value + this.bounds.ofCrowds() });
+  /**
+   * Whether a set may be kept that costs at least so much, and what crowds cost besides. That is found anew only where what
+   * they cost before, or what is sure to be left of it, does not tell.
+   * @returns what is known of the crowds' cost by then; undefined where the set is hopeless
+   */
+  private mayBeKept(bound: Rough, seen: CrowdCost): CrowdCost | undefined {
+    if (this.isHopeless(bound)) return undefined;
+    if (!this.isHopeless(over(bound, seen.cost))) return seen;
+    if (this.isHopeless(over(bound, this.bounds.leftOf(seen)))) return undefined;
+    const crowds = this.bounds.crowds();
+    return this.isHopeless(over(bound, crowds.cost)) ? undefined : crowds;
   }
 
   private isHopeless(bound: Rough): boolean {
@@ -202,6 +213,8 @@ class Search {
     );
   }
 }
+
+const over = (bound: Rough, cost: number): Rough => ({ ...bound, value: bound.value + cost });
 
 /** Options that may be in a best set, by circle, then bearing. */
 function orderOf(problem: Problem, tables: PairTables): Order {

@@ -81,9 +81,10 @@ function notchOn(question: PlanQuestion, stem: Stem, lengthCm: number): Act | un
 
 /** The first place along a limb where a side limb should stand and nothing does, and the shoot that fills the one before it. */
 function firstBare(shoots: readonly Shoot[], firstCm: number): { atCm: number; before: Shoot | undefined } {
-  let [atCm, before]: [number, Shoot | undefined] = [firstCm, undefined];
+  let atCm = firstCm;
+  let before: Shoot | undefined;
   for (;;) {
-    const from = before?.atCm ?? 0;
+    const from: number = before?.atCm ?? 0;
     const there = shoots.filter((one) => one.atCm > from && Math.abs(one.atCm - atCm) < NEAR_CM);
     const filled = there.find(({ isSecondary }) => isSecondary) ?? there[0];
     if (!filled) return { atCm, before };
