@@ -143,6 +143,10 @@ export const QUESTIONS = [
     ],
   },
   {
+    id: 'whip-buds',
+    answers: [{ id: 'clusters' }, { id: 'single' }],
+  },
+  {
     id: 'espalier',
     answers: [
       {

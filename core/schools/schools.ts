@@ -24,6 +24,7 @@ const MIDDLE: Answers = {
   wounds: 'open',
   inside: 'clear',
   whip: 'by-form',
+  'whip-buds': 'clusters',
   espalier: 'tier-a-year',
   stake: 'windward',
   order: 'bottom-up',
@@ -63,6 +64,7 @@ export const SCHOOLS: readonly School[] = [
     answers: {
       ...{ ...MIDDLE, 'first-years': 'free-first', heading: 'left-whole', whip: 'keep-leaf' },
       ...{ planting: 'left-whole', 'which-top': 'calmest', inside: 'shade-wood', timing: 'mid-dormant' },
+      'whip-buds': 'single',
     },
   },
 ];

@@ -80,7 +80,9 @@ export function planWhip(scene: Scene, form: Form, state: TreeState): WhipPlan {
   const topCm = trunk ? (tipOf(scene.laid.courses.get(trunk.id) as Course) as Vec3)[2] : 0;
   const readings = state.buds ?? usualBuds(scene.kind, state.tree.unionCm);
   const asked = form.whip(scene);
-  const wish = { ...asked, places: asked.places.filter(({ fromCm }) => topCm >= fromCm + READY_CM) };
+  const isSingle = scene.answers['whip-buds'] === 'single';
+  const places = asked.places.filter(({ fromCm }) => topCm >= fromCm + READY_CM);
+  const wish = { ...asked, places: isSingle ? places.map(asManyAsStand) : places };
   const isReady = asked.places.length === wish.places.length || wish.places.length > 0;
   // In leaf a stem is neither headed nor are its buds chosen: that is winter's work.
   const wanted = scene.when.inLeaf || !isReady ? undefined : headingOf(scene, wish, topCm);
@@ -110,7 +112,8 @@ export function planWhip(scene: Scene, form: Form, state: TreeState): WhipPlan {
     const near = [...chosen].find(([k]) => k !== leads?.bud && Math.abs(k - bud.bud) <= CLUSTER)?.[1];
     if (headAtCm !== undefined && bud.heightCm > headAtCm - ABOVE_BUD_CM / 2)
       return { ...bud, role: 'cut-off', notched: false };
-    if (near !== undefined && !bud.isBlind) return { ...bud, role: 'insurance', place: near, notched: false };
+    if (near !== undefined && !bud.isBlind && !isSingle)
+      return { ...bud, role: 'insurance', place: near, notched: false };
     const isTop = keepsAll || (headAtCm === undefined && bud.heightCm > highest);
     return { ...bud, role: isTop ? 'top' : 'rub-off', notched: false };
   };
@@ -123,10 +126,16 @@ export function planWhip(scene: Scene, form: Form, state: TreeState): WhipPlan {
     largestGapDeg: taken.length > 1 ? largestGapDeg(taken.map(({ bud }) => bud.bearingDeg)) : 360,
     ...{ empty, proven },
     reasons: isReady
-      ? reasonsFor(scene, { taken: taken.length, headAtCm, notches, topCm, wish, proven })
+      ? reasonsFor(scene, { taken: taken.length, headAtCm, notches, topCm, wish, proven, isSingle })
       : [notReady(asked, topCm)],
   };
 }
+
+/** As many limbs of a place as may stand in it. */
+const asManyAsStand = (place: WhipPlace): WhipPlace => ({
+  ...place,
+  circle: { ...place.circle, wish: place.circle.most },
+});
 
 /** A whip stands so far over where its limbs are to start before it is asked for any, cm. Working value. */
 const READY_CM = 20;
@@ -251,9 +260,13 @@ interface Outline {
   topCm: number;
   wish: WhipWish;
   proven: boolean;
+  isSingle: boolean;
 }
 
-function reasonsFor({ kind }: Scene, { taken, headAtCm, notches, topCm, wish, proven }: Outline): Reason[] {
+function reasonsFor(
+  { kind }: Scene,
+  { taken, headAtCm, notches, topCm, wish, proven, isSingle }: Outline,
+): Reason[] {
   const from = cm(Math.min(...wish.places.map(({ fromCm }) => fromCm)));
   const to = cm(Math.max(...wish.places.map(({ toCm }) => toCm)));
   const onWish = onFigure('scaffold.wish');
@@ -269,7 +282,8 @@ function reasonsFor({ kind }: Scene, { taken, headAtCm, notches, topCm, wish, pr
       : headAtCm !== undefined
         ? because('whip.no-notch.headed')
         : because('whip.no-notch.gums', { kind: kindCalled(kind) }, onKind('gums')),
-    ...(taken > 0 ? [because('whip.insurance'), because('whip.rub-off')] : []),
+    ...(taken > 0 ? [because(isSingle ? 'whip.single' : 'whip.insurance', {}, onSchool('whip-buds'))] : []),
+    ...(taken > 0 ? [because('whip.rub-off')] : []),
     ...(proven ? [] : [because('whip.best-found')]),
   ];
 }

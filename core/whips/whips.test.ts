@@ -135,4 +135,14 @@ describe('the plan of a whip', () => {
     expect(Math.max(...off)).toBeLessThanOrEqual(45);
     expect(limbs.every(({ heightCm }) => heightCm >= 20 && heightCm <= 42)).toBe(true);
   });
+
+  it('leaves many single buds where a school does: as many as may stand, and none beside them', () => {
+    const school = 'bend-to-bear';
+    const { buds, limbs, reasons } = whip({ form: 'open-vase', school });
+    expect(limbs.length).toBeGreaterThan(
+      whip({ form: 'open-vase', school: 'buds-and-notches' }).limbs.length,
+    );
+    expect(buds.filter(({ role }) => role === 'insurance')).toEqual([]);
+    expect(reasons.map(({ code }) => code)).toContain('whip.single');
+  });
 });
