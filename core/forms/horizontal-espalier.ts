@@ -19,6 +19,7 @@ export const horizontalEspalier: Form = {
   id: 'horizontal-espalier',
   rules: {
     'thick.ratio': 0.6,
+    'bend.worthDeg': 6,
     'set.fromDeg': 85,
     'set.toDeg': 95,
     'clearance.cm': 20,

@@ -11,32 +11,31 @@ import { cutDiameterMm } from '../acts/wood';
 import { endCut } from './limb-ends';
 import type { Kept, PlanQuestion } from './question';
 
-/** A run this near its target is left as it is, deg; a shorter limb is not worth a tie, cm; older and thicker wood is bent by nobody. Working values. */
-const BEND_WORTH_DEG = 8;
+/** A shorter limb is not worth a tie, cm; older and thicker wood is bent by nobody. Working values. */
 const BEND_FROM_CM = 35;
 const FIRM_SEASONS = 3;
 const FIRM_MM = 28;
 
 /** Whether a limb is brought down in two stages, and this is the first. */
 export function isFirstStage(
-  { answers }: Pick<FormScene, 'answers'>,
+  { answers, limits }: Pick<FormScene, 'answers' | 'limits'>,
   firstStageDeg: Form['firstStageDeg'],
   stem: Stem,
 ): boolean {
   const staged = firstStageDeg !== undefined && answers.espalier === 'tier-a-year';
-  return staged && stem.shape.run.value < firstStageDeg - BEND_WORTH_DEG;
+  return staged && stem.shape.run.value < firstStageDeg - limits('bend.worthDeg').value;
 }
 
 /** Angle from upright a limb's run is brought to now, deg; undefined when it is near enough. */
 export function bendTarget(
-  { runDeg, answers }: Pick<FormScene, 'runDeg' | 'answers'>,
+  { runDeg, answers, limits }: Pick<FormScene, 'runDeg' | 'answers' | 'limits'>,
   firstStageDeg: Form['firstStageDeg'],
   stem: Stem,
 ): number | undefined {
   const now = stem.shape.run.value;
   const wanted = Math.min(Math.max(now, runDeg.from), runDeg.to);
-  if (Math.abs(wanted - now) < BEND_WORTH_DEG) return undefined;
-  return isFirstStage({ answers }, firstStageDeg, stem) ? firstStageDeg : wanted;
+  if (Math.abs(wanted - now) < limits('bend.worthDeg').value) return undefined;
+  return isFirstStage({ answers, limits }, firstStageDeg, stem) ? firstStageDeg : wanted;
 }
 
 /**

@@ -52,6 +52,23 @@ function isWanted({ chosen, scene, form }: PlanQuestion, place: EmptyPlace): boo
   return isBare || filled < place.fewest;
 }
 
+/** Whether a limb that stays already stands in the room of one to be made: it would be shaded, or shade. */
+function isUnderAnother(
+  { laid, limits }: FormScene,
+  { limbs }: PlanQuestion['chosen'],
+  { heightCm, bearingDeg }: EmptyPlace,
+): boolean {
+  const [nearCm, nearDeg] = [limits('shade.heightCm').value, limits('shade.bearingDeg').value];
+  return limbs.some(({ stemId, role }) => {
+    const stem = role === 'scaffold' ? stemOf(laid.tree, stemId) : undefined;
+    return (
+      stem !== undefined &&
+      Math.abs(joinHeightCm(laid, stem) - heightCm) <= nearCm &&
+      bearingDifference(stem.shape.runBearing.value, bearingDeg) <= nearDeg
+    );
+  });
+}
+
 /** None where the stem is held below the place this winter: there will be no wood to make it on. */
 function makeLimb(question: PlanQuestion, cuts: readonly Act[], place: EmptyPlace): Act[] {
   const { scene, form } = question;
@@ -62,6 +79,7 @@ function makeLimb(question: PlanQuestion, cuts: readonly Act[], place: EmptyPlac
   const heightCm = stops ? Math.min(place.heightCm, Math.round(topCm - UNDER_CUT_CM)) : place.heightCm;
   const on = carriers.find(({ course }) => tipOf(course)[2] >= heightCm);
   if (!on && carriers.length > 0 && isHeld) return [];
+  if (isUnderAnother(scene, question.chosen, { ...place, heightCm })) return [];
   const how = makingOf(scene, on && on.mmAt(heightCm));
   const { bearingDeg } = place;
   const making = makingMessage(how, scene, on !== undefined, {

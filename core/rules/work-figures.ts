@@ -7,6 +7,7 @@ export const WORK_FIGURES = {
   'shorten.strongShare': working(0.2, 'ratio', [0, 0.9]),
   'shorten.longCm': guidance(60, 'cm', [10, 300]),
   'shorten.poorCm': working(15, 'cm', [2, 60]),
+  'bend.worthDeg': working(12, 'deg', [2, 30]),
   'secondary.firstCm': guidance(45, 'cm', [20, 120]),
   'planting.share': guidance(0.333, 'ratio', [0, 0.9]),
   'cut.budsEither': working(2, 'count', [1, 6]),

@@ -6,7 +6,7 @@ import type { TreeState } from '../history/tree-at';
 import { sceneOf } from '../judging/scene';
 import type { Judgement } from '../judging/judge';
 import { joinHeightCm } from '../tree/joins';
-import { stemOf, withDescendants } from '../tree/stem';
+import { stemOf, withDescendants, type Stem } from '../tree/stem';
 import type { Reason } from '../words/message';
 import { tell } from './tell';
 
@@ -79,6 +79,21 @@ export const PROMISES: Readonly<Record<string, Promised>> = {
             bearingDifference(stem.shape.runBearing.value, bearingDeg) < THERE_DEG,
         )
         .map(({ id }) => `${id} goes, wanted at ${Math.round(heightCm)} cm, ${Math.round(bearingDeg)} deg`),
+    );
+  },
+
+  'no limb is wanted in the room of one that stays': (state, judged) => {
+    const { laid, limits } = sceneOf(state);
+    const stays = judged.chosen.limbs.filter(({ role }) => role === 'scaffold');
+    return of(judged, 'make-limb').flatMap(({ heightCm, bearingDeg }) =>
+      stays
+        .map(({ stemId }) => stemOf(state.tree, stemId) as Stem)
+        .filter(
+          (stem) =>
+            Math.abs(joinHeightCm(laid, stem) - heightCm) < limits('shade.heightCm').value &&
+            bearingDifference(stem.shape.runBearing.value, bearingDeg) < limits('shade.bearingDeg').value,
+        )
+        .map(({ id }) => `${id} stands there, wanted at ${Math.round(heightCm)} cm`),
     );
   },
 

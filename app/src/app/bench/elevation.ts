@@ -56,6 +56,7 @@ const WAYS: Readonly<Record<string, [number, number]>> = {
       class="elevation-host"
       [class.pulling]="bench.pulling()"
       [class.near]="isNear()"
+      [class.unnamed]="!named()"
       role="application"
       tabindex="0"
       [attr.aria-label]="words()"
@@ -96,6 +97,10 @@ const WAYS: Readonly<Record<string, [number, number]>> = {
     >
       <i class="bi bi-pencil" aria-hidden="true"></i> {{ 'elevation.pull' | say }}
     </button>
+    <button type="button" class="names" (click)="named.set(!named())">
+      <i class="bi" [class]="named() ? 'bi-tag' : 'bi-tag-fill'" aria-hidden="true"></i>
+      {{ (named() ? 'elevation.names-off' : 'elevation.names-on') | say }}
+    </button>
     @if (isNear()) {
       <button type="button" class="whole-tree" (click)="near?.back()">
         {{ 'elevation.whole' | say }} <kbd>0</kbd>
@@ -125,6 +130,8 @@ export class Elevation {
   private grabbed: Grabbed | undefined;
   /** How near the tree is looked at. */
   private readonly closeness = signal<Closeness>(WHOLE);
+  /** Whether the tags hang on the tree, or the wood alone is looked at. */
+  readonly named = signal(true);
   readonly isNear = computed(() => this.closeness().k > 1);
   near: GoNear | undefined;
   private readonly turningAngle = signal(false);
