@@ -42,6 +42,7 @@ const FORM_INSTANCES: Record<
   'bent-down-axis': { length: 300, mm: 60, from: 50, to: 205, angle: 75, thick: 10 },
   'horizontal-espalier': { length: 180, mm: 40, from: 30, to: 125, angle: 70, thick: 12 },
   fan: { length: 45, mm: 45, from: 18, to: 42, angle: 50, thick: 12 },
+  'slim-column': { length: 240, mm: 45, from: 45, to: 220, angle: 55, thick: 9 },
   'multi-stem-bush': { length: 140, mm: 30, from: 0, to: 0, angle: 20, thick: 22 },
 };
 

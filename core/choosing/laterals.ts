@@ -170,10 +170,11 @@ const BEARS_FROM_SEASON = 4;
 
 /**
  * Fruiting wood of kinds that bear on last season's shoots, once the tree is framed: what has fruited is cut to a stub, from
- * which next year's shoot comes; long shoots that will bear are halved. While a tree is being framed neither is done.
+ * which next year's shoot comes; long shoots that will bear are halved. While a tree is being framed neither is done, nor in leaf.
  */
 export function renewed({ kind, when, answers, limits }: FormScene, stem: Stem): LateralSort | undefined {
-  if (kind.fruitsOn.value[0] !== 'last-season' || when.seasonsGrown < BEARS_FROM_SEASON) return undefined;
+  if (kind.fruitsOn.value[0] !== 'last-season' || when.seasonsGrown < BEARS_FROM_SEASON || when.inLeaf)
+    return undefined;
   const stubCm = limits('renew.stubCm').value;
   if (stem.bears === 'fruit' && stem.length.value > stubCm) {
     const reasons = [because('side.has-fruited', { stub: cm(stubCm) }, onFigure('renew.stubCm'))];

@@ -18,6 +18,7 @@ import { bend, broughtDown, corrections, lateralWork } from './bends';
 import { cropActs } from './crop';
 import { byOwnWord, moves, oneWound, removalOf, sparingKept, withoutCarried } from './wounds';
 import { leaderAfter } from './leading';
+import { waitingTold, withinLeafCap } from './leaf-cap';
 import { wantedLimbs } from './make-limb';
 import { wantedSecondaries } from './secondaries';
 import { heldBack } from './held-back';
@@ -50,7 +51,8 @@ export function planFrom(question: PlanQuestion): Plan {
   const rough = question.holdOff
     ? roughActs(question).filter(isHygiene)
     : byOwnWord(question, sparingKept(question, evened(question, oneWound(question, roughActs(question)))));
-  const cut = withoutCarried(scene, cutToBuds(cutQuestionOf(question), rough));
+  const { acts: inTime, waiting } = withinLeafCap(question, rough);
+  const cut = withoutCarried(scene, cutToBuds(cutQuestionOf(question), inTime));
   const made =
     question.holdOff || scene.when.inLeaf
       ? []
@@ -69,6 +71,7 @@ export function planFrom(question: PlanQuestion): Plan {
     notes: [
       ...heldNotes(question),
       ...wallNotes(question.form),
+      ...waitingTold(question, waiting),
       ...overCapTold(question, acts, account),
       ...notesOf(scene),
     ],

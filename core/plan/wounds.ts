@@ -27,7 +27,8 @@ export function removalOf({ scene, chosen }: PlanQuestion, stem: Stem, rule: str
       bearingDifference(bearingDeg, stem.bearing.value) < BENCH_TURN_DEG &&
       Math.abs(heightCm - joinHeightCm(scene.laid, stem)) < BENCH_HEIGHT_CM,
   );
-  return isSound && isWanted && rule !== 'too-low' ? 'bench' : 'collar';
+  // A stub answers with a limb only from buds that break in spring.
+  return isSound && isWanted && rule !== 'too-low' && !scene.when.inLeaf ? 'bench' : 'collar';
 }
 
 /**

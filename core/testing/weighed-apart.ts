@@ -11,7 +11,7 @@ import { taperOf, woodBetween } from '../tree/taper';
 type Corners = readonly (readonly [number, number])[];
 
 /** Height of a line through corners. */
-function along(corners: Corners, x: number): number {
+export function along(corners: Corners, x: number): number {
   const after = corners.findIndex(([at]) => at >= x);
   const [first, last] = [corners[0], corners.at(-1)];
   if (!first || !last) throw new Error('no corners');
@@ -22,7 +22,7 @@ function along(corners: Corners, x: number): number {
 }
 
 /** Mean of such a line over a normal spread, summed in narrow strips between six standard deviations. */
-function mean(corners: Corners, x: number, sure: number): number {
+export function mean(corners: Corners, x: number, sure: number): number {
   if (sure === 0) return along(corners, x);
   const strips = 3000;
   let [sum, weight] = [0, 0];
@@ -35,28 +35,29 @@ function mean(corners: Corners, x: number, sure: number): number {
   return sum / weight;
 }
 
-const clamp = (least: number, x: number, most: number): number => Math.min(most, Math.max(least, x));
-const cosine = (deg: number): number => Math.cos((deg * Math.PI) / 180);
-const turn = (a: number, b: number): number => 180 - Math.abs(180 - (Math.abs(a - b) % 360));
+export const clamp = (least: number, x: number, most: number): number => Math.min(most, Math.max(least, x));
+export const cosine = (deg: number): number => Math.cos((deg * Math.PI) / 180);
+export const turn = (a: number, b: number): number => 180 - Math.abs(180 - (Math.abs(a - b) % 360));
 
 /** Points by what is weighed; nothing that comes to nothing. */
 export type Weighed = Record<string, number>;
-const felt = (all: Weighed): Weighed =>
+export const felt = (all: Weighed): Weighed =>
   Object.fromEntries(Object.entries(all).filter(([, points]) => Math.round(points * 100) > 0));
 
-const trunkOf = ({ laid }: Scene): Stem => {
+export const trunkOf = ({ laid }: Scene): Stem => {
   if (!laid.trunk) throw new Error('no trunk');
   return laid.trunk;
 };
 const ofFoot = (scene: Scene, { diameter }: Stem): number => diameter.value / trunkOf(scene).diameter.value;
-const limbsOf = (scene: Scene): Stem[] => scene.laid.tree.stems.filter((stem) => stem !== trunkOf(scene));
+export const limbsOf = (scene: Scene): Stem[] =>
+  scene.laid.tree.stems.filter((stem) => stem !== trunkOf(scene));
 
 /** How much of the tree hangs on a join. */
 const hangsOn = (scene: Scene, stem: Stem): number =>
   clamp(0.15, Math.min((thicknessRatio(scene.laid, stem) ?? 0) / 0.4, ofFoot(scene, stem) / 0.25), 1.2);
 
 /** Seasons in a limb of which no growth was read. */
-const seasonsIn = (scene: Scene, { length }: Stem): number =>
+export const seasonsIn = (scene: Scene, { length }: Stem): number =>
   Math.max(1, Math.min(Math.max(1, scene.when.seasonsGrown), length.value / 60));
 
 export function againstLeaving(scene: Scene, stem: Stem): Weighed {
