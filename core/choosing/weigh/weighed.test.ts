@@ -160,7 +160,7 @@ describe('what is weighed of a wall and of a bush', () => {
         const rising = list.map((limb, i): Limb => {
           const [eastCm, northCm] = feet[i] as [number, number];
           const parent = { kind: 'ground', eastCm, northCm } as const;
-          return { ...limb, h: 0, angle: limb.angle / 2, barkTrapped: false, more: { parent } };
+          return { ...limb, h: 0, angle: (limb.angle - 8) / 2, barkTrapped: false, more: { parent } };
         });
         const trunk = { length: 160, mm: 30 };
         const { scene, problem } = problemOf({ form: 'multi-stem-bush', kind: 'fig', trunk, limbs: rising });
