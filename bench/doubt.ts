@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { judge } from '../core/judging/judge';
-import { weigh } from '../core/doubt/confidence';
+import { fateOf, weigh } from '../core/doubt/confidence';
 import { decisionsOn } from '../core/doubt/decisions';
 import { fieldsOf, readingOf, withReading } from '../core/doubt/other-reading';
 import type { FormId } from '../core/kinds/form-ids';
@@ -49,7 +49,7 @@ for (const [name, state] of trees) {
         const after = decisionsOn(moved, judged.chosen);
         moves++;
         for (const [stemId, decision] of clear) {
-          if (after?.get(stemId) === decision) continue;
+          if (fateOf(after?.get(stemId) ?? 'leave') === fateOf(decision)) continue;
           turned++;
           console.log(`${name}: ${stemId} turns as the ${field} of ${stem.id} moves by ${part}/${PARTS}`);
         }

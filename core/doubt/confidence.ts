@@ -95,7 +95,7 @@ interface Weighing {
 }
 
 /** What a decision comes to: a limb in a place and one that is only left both stay. */
-const fateOf = (decision: Decision): Decision => (decision === 'leave' ? 'scaffold' : decision);
+export const fateOf = (decision: Decision): Decision => (decision === 'leave' ? 'scaffold' : decision);
 
 /** The verdicts not yet known to turn that do as one reading is moved, with the move. */
 function turnedBy(
