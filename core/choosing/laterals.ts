@@ -20,6 +20,8 @@ export interface LateralSort {
   job?: SideJob;
   sort: 'leave' | 'bend' | 'shorten' | 'out';
   toDeg?: number;
+  /** Of one that goes: points by which that is better. */
+  gain?: number;
   toLengthCm?: number;
   /** What it is shortened for, where not to keep it a side shoot. */
   purpose?: HeadingPurpose;
@@ -34,18 +36,20 @@ const BEND_MM = 10;
 const BEND_FROM_CM = 40;
 /** A close call keeps the wood, points. */
 const IN_DOUBT_KEEP = 2;
+/** Points by which going is better of what may not stay. */
+const MUST_GO = 200;
 
 /**
  * Which side shoots of a limb that stays go: those that harm more than taking them costs, of two in one room the worse. Decided
  * limb by limb, apart from the frame: what a limb carries is no reason for or against it but for its wood and leaf.
  */
-export function sideShootsGoing(scene: FormScene, carrier: Stem): Map<StemId, readonly Weighed[]> {
+function sideShootsGoing(scene: FormScene, carrier: Stem): Map<StemId, Going> {
   const shoots = sideShootsOf(scene, carrier);
   const harm = new Map(shoots.map((stem) => [stem.id, sideShootHarm(scene, stem, carrier)]));
   const loss = new Map(
     shoots.map((stem) => [stem.id, summed(lossCost(scene, viewOf(scene, stem))).cost + IN_DOUBT_KEEP * 100]),
   );
-  const going = new Map<StemId, readonly Weighed[]>();
+  const going = new Map<StemId, Going>();
   const against = (stem: Stem): Weighed[] => [
     ...(harm.get(stem.id) ?? []).map((one) => ({ one })),
     ...shoots
@@ -59,8 +63,17 @@ export function sideShootsGoing(scene: FormScene, carrier: Stem): Map<StemId, re
       .map((stem) => ({ stem, by: over(against(stem), loss.get(stem.id) ?? 0) }))
       .sort((a, b) => b.by - a.by || (a.stem.id < b.stem.id ? 1 : -1))[0];
     if (!worst || worst.by <= 0) return going;
-    going.set(worst.stem.id, gravestFirst(against(worst.stem)));
+    going.set(worst.stem.id, {
+      against: gravestFirst(against(worst.stem)),
+      gain: Math.min(worst.by / 100, MUST_GO),
+    });
   }
+}
+
+/** What speaks against a side shoot, and points by which its going is better. */
+interface Going {
+  against: readonly Weighed[];
+  gain: number;
 }
 
 interface Weighed {
@@ -82,12 +95,12 @@ const gravestFirst = (of: readonly Weighed[]): Weighed[] =>
 export function sortLateral(scene: FormScene, stem: Stem, carrier: Stem, isFrame: boolean): LateralSort {
   const going = sideShootsGoing(scene, carrier).get(stem.id);
   if (going) {
-    const [first, ...rest] = going;
+    const [first, ...rest] = going.against;
     const told = [first, ...rest.filter(({ one }) => one.points >= 6).slice(0, 1)].filter(
       (x) => x !== undefined,
     );
     const reasons = told.map(({ one, other }) => weighedReason(scene, stem, one, other));
-    return { sort: 'out', rule: first?.one.what ?? 'lateral', reasons };
+    return { sort: 'out', gain: going.gain, rule: first?.one.what ?? 'lateral', reasons };
   }
   if (stem.runUp || stem.mended)
     return { sort: 'leave', job: 'fruit', rule: 'lateral', reasons: [because('side.run-up')] };

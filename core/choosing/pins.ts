@@ -8,7 +8,7 @@ import { felt } from './consideration';
 type Rulings = Readonly<Record<StemId, Ruling>>;
 
 /** Points that two shoots must cost each other for a pin on one to decide about the other. */
-const COLLIDES = 1;
+const COLLIDES = 3;
 
 /** The rulings without those that keep a limb: what the grower rules out stays out. */
 export const withoutPins = (rulings: Rulings): Rulings =>

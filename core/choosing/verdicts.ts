@@ -44,6 +44,8 @@ export interface Verdict {
   word?: LimbWord;
   /** What a stem that fills no place of the frame is left for. */
   job?: LeftJob;
+  /** Of a stem that goes: points by which going is better than staying. */
+  gain?: number;
   /** Whether it goes by so little that it might as well stay. */
   isNear?: boolean;
   /** Angle from upright it is spread to where it is left, deg. */
@@ -267,8 +269,9 @@ function leftVerdict(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): S
   };
 }
 
-/** Points by which going is better, under which the call is near. */
+/** Points by which going is better, under which the call is near; of what touches, or may not stay. */
 const NEAR = 6;
+const MUST_GO = 200;
 
 /** A stem that goes: what speaks against leaving it, the gravest first, and what it would cost to keep it. */
 function outVerdict(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Saying {
@@ -283,7 +286,8 @@ function outVerdict(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Sa
   const against = againstLeaving(formProblem, chosen, stem).filter(({ one }) => one.what !== 'tie');
   const grave = against.slice(0, MOST_TOLD).filter(({ one }, i) => i === 0 || one.points >= TOLD_FROM);
   const loss = (formProblem.idle.get(stem.id)?.out ?? []).reduce((sum, { points }) => sum + points, 0);
-  const isNear = !against.some(({ one }) => one.must) && pointsOf(against) - loss < NEAR;
+  const gain = against.some(({ one }) => one.must) ? MUST_GO : pointsOf(against) - loss;
+  const isNear = gain < NEAR;
   const limb = tagOf(tree, stem.id);
   const said = out(
     against[0]?.one.what ?? 'not-needed',
@@ -294,7 +298,7 @@ function outVerdict(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Sa
     ],
     price,
   );
-  return isNear ? { ...said, isNear } : said;
+  return { ...said, gain, ...(isNear && { isNear }) };
 }
 
 function trunkVerdict({ chosen, state }: OtherwiseQuestion, own: readonly Finding[]): Saying {
@@ -324,14 +328,16 @@ function shootVerdict({ scene, chosen }: OtherwiseQuestion, stem: Stem, own: rea
     return { decision: 'leave', rule: 'lateral', reasons };
   }
   const isFrame = chosen.limbs.some(({ stemId, role }) => stemId === carrier.id && role === 'scaffold');
-  const { sort, toDeg, toLengthCm, purpose, rule, reasons, job } = sortLateral(scene, stem, carrier, isFrame);
+  const sorted = sortLateral(scene, stem, carrier, isFrame);
+  const { sort, toDeg, toLengthCm, purpose, rule, reasons, job, gain } = sorted;
   const isTold = (finding: Finding): boolean =>
     reasons.some((reason) => restsOn(reason, onFinding(finding.rule)));
   const rest = reasonsOf(
     own.filter((finding) => !isTold(finding)),
     scene.laid.tree,
   );
-  if (sort === 'out') return { decision: 'out', rule, reasons: [...reasons, ...rest] };
+  if (sort === 'out')
+    return { decision: 'out', rule, reasons: [...reasons, ...rest], ...(gain !== undefined && { gain }) };
   const why = reasons.at(-1);
   const lateral = {
     sort,

@@ -34,39 +34,46 @@ describe('what goes in a winter', () => {
   const limb = (cm: number, d: number): number => 2 * d * d + frustum(cm - 2, d, 3);
   const whole = 10 * 46 * 46 + frustum(100, 46, 38) + 4 * limb(55, 13) + 4 * limb(150, 26);
 
+  /** What becomes of the four thick ones, those that go first before the others. */
+  const fates = ({ verdicts }: Judgement): unknown[] =>
+    ['k', 'm', 'n', 'o'].map((id) => verdicts[id]?.until ?? verdicts[id]?.decision).sort();
+
   it('is as much as the cap allows, the rest dated: two of four at 10.5 % of the wood each under a cap of 22 %', () => {
     expect(limb(150, 26) / whole).toBeCloseTo(0.105, 3);
-    const { verdicts } = judged({ rules: { 'wood.capRatio': 0.22 } });
-    const of = (id: string): unknown[] => [verdicts[id]?.decision, verdicts[id]?.until];
-    expect(['k', 'm', 'n', 'o'].map(of)).toEqual([
-      ['out', undefined],
-      ['out', undefined],
-      ['temporary', '2027-11-14'],
-      ['temporary', '2027-11-14'],
+    expect(fates(judged({ rules: { 'wood.capRatio': 0.22 } }))).toEqual([
+      ...['2027-11-14', '2027-11-14', 'out', 'out'],
     ]);
   });
+
+  it.each(['k', 'm', 'n', 'o'])(
+    'is what harms most: %s, with bark in its join, whatever the others',
+    (id) => {
+      const limbs = tree.limbs.map((one) => ({ ...one, barkTrapped: one.id === id }));
+      const { verdicts } = judged({ limbs, rules: { 'wood.capRatio': 0.12 } });
+      expect(verdicts[id]).toMatchObject({ decision: 'out', rule: 'bark' });
+      const others = ['k', 'm', 'n', 'o'].filter((other) => other !== id);
+      expect(others.map((other) => verdicts[other]?.decision)).toEqual([
+        ...['temporary', 'temporary', 'temporary'],
+      ]);
+    },
+  );
 
   // Shoots: 4 of 55 cm and 4 of 150 cm, so 18.3 % of their length each; eight growing points, 12.5 % each.
   it.each([
     ['shoots.capRatio', 0.4, '40 % of the leaf-bearing shoots'],
     ['points.capRatio', 0.3, '30 % of the growing points'],
   ] as const)('is held by the cap on %s as well: two of four under %d', (key, cap, words) => {
-    const { verdicts } = judged({ rules: { [key]: cap, 'wood.capRatio': 0.9 } });
-    expect(['k', 'm', 'n', 'o'].map((id) => verdicts[id]?.decision)).toEqual([
-      ...['out', 'out', 'temporary', 'temporary'],
-    ]);
-    const [why] = verdicts['n']?.reasons ?? [];
+    const answer = judged({ rules: { [key]: cap, 'wood.capRatio': 0.9 } });
+    expect(fates(answer)).toEqual(['2027-11-14', '2027-11-14', 'out', 'out']);
+    const later = Object.values(answer.verdicts).find(({ decision }) => decision === 'temporary');
+    const [why] = later?.reasons ?? [];
     expect(why && tell(why)).toContain(words);
     expect(why?.grounds).toEqual([{ on: 'figure', key }]);
   });
 
   it('goes on to a third winter when two are not enough', () => {
-    const { verdicts } = judged({ rules: { 'wood.capRatio': 0.1 } });
-    expect(['k', 'm', 'n', 'o'].map((id) => verdicts[id]?.until)).toEqual([
-      undefined,
-      '2027-11-14',
-      '2028-11-14',
-      '2028-11-14',
+    expect(fates(judged({ rules: { 'wood.capRatio': 0.1 } }))).toEqual([
+      ...['2027-11-14', '2028-11-14', '2028-11-14', 'out'],
     ]);
   });
 

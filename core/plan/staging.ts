@@ -22,26 +22,8 @@ import type { KeptFor } from '../tree/stem-readings';
 /** Most winters that removals are spread over. */
 const MOST_WINTERS = 3;
 
-/** Why a limb cannot wait, or how ill it bears waiting: higher goes first. Working order. */
-const URGENCY: Record<string, number> = {
-  'unsound-wood': 100,
-  'below-union': 95,
-  'foot-of-another': 90,
-  'too-thick': 80,
-  'several-tops': 78,
-  'narrow-crotch': 70,
-  crossing: 65,
-  overruled: 60,
-  'too-strong': 55,
-  'outgrowing-peers': 54,
-  'strong-upright': 50,
-  'growing-inward': 45,
-  'one-above-another': 40,
-  'too-low': 35,
-};
-
-/** Removals this urgent are never put off. */
-const NOT_PUT_OFF = 90;
+/** What cannot wait, the gravest first. */
+const AT_ONCE: Record<string, number> = { 'unsound-wood': 3, 'below-union': 2, 'foot-of-another': 1 };
 
 export interface StagingQuestion {
   scene: FormScene;
@@ -59,8 +41,7 @@ export interface StagingQuestion {
 }
 
 /**
- * Puts off removals past the cap: by urgency, thickest of like urgency first, as many as the cap allows each
- * winter, one at the least.
+ * Puts off removals past the cap: the most harmful first, as many as the cap allows each winter, one at the least.
  * What is put off becomes a temporary limb with a date and a purpose. A limb that alone bears the crop stays its year
  * even under the cap, since what is chosen does not bear yet.
  */
@@ -73,12 +54,7 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
   const going = tree.stems
     .filter(({ id }) => uncut.has(id))
     .filter(({ id }) => byWord(id) || (verdicts[id]?.decision === 'out' && verdicts[id].ruling !== 'wait'))
-    .sort(
-      (a, b) =>
-        urgencyOf(question, b) - urgencyOf(question, a) ||
-        b.diameter.value - a.diameter.value ||
-        (a.id < b.id ? -1 : 1),
-    );
+    .sort(byUrgency(question));
   const staying = { ...verdicts };
   for (const stem of tree.stems) {
     const { ruling, decision } = verdicts[stem.id] as Verdict;
@@ -99,7 +75,8 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
   for (const stem of going) {
     const share = shareOf(tree, stem);
     const caps = winter === 0 ? question.caps : question.laterCaps;
-    const urgent = urgencyOf(question, stem) >= NOT_PUT_OFF || verdicts[stem.id]?.ruling === 'out';
+    const rule = question.keptByWord?.get(stem.id) ?? verdicts[stem.id]?.rule ?? '';
+    const urgent = cannotWait(rule) || verdicts[stem.id]?.ruling === 'out';
     if (!urgent && stem.id === bearer) {
       staying[stem.id] = bearingLast(question, stem);
       continue;
@@ -118,14 +95,25 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
 }
 
 /** Whether what goes by a rule goes this winter, whatever it takes of the tree. */
-export const cannotWait = (rule: string): boolean => (URGENCY[rule] ?? 0) >= NOT_PUT_OFF;
+export const cannotWait = (rule: string): boolean => AT_ONCE[rule] !== undefined;
 
 /** What a limb goes for that may bear its last crop first: it harms little this year. */
 const WAITS = new Set(['low', 'room', 'not-needed', 'wire', 'band']);
 const canWait = (verdict: Verdict | undefined): boolean => WAITS.has(verdict?.rule ?? '');
 
-function urgencyOf({ verdicts, keptByWord }: StagingQuestion, stem: Stem): number {
-  return URGENCY[keptByWord?.get(stem.id) ?? verdicts[stem.id]?.rule ?? ''] ?? 30;
+/** Points for a side shoot that goes, and for what the grower keeps, in the order of what waits. Working value. */
+const USUAL_GAIN = 10;
+
+/** What goes first: what cannot wait, then what harms most for what it is worth, the thicker of two alike. */
+function byUrgency({ verdicts, keptByWord }: StagingQuestion): (a: Stem, b: Stem) => number {
+  const rule = ({ id }: Stem): string => keptByWord?.get(id) ?? verdicts[id]?.rule ?? '';
+  const atOnce = (stem: Stem): number => AT_ONCE[rule(stem)] ?? 0;
+  const gain = ({ id }: Stem): number => verdicts[id]?.gain ?? USUAL_GAIN;
+  return (a, b) =>
+    atOnce(b) - atOnce(a) ||
+    gain(b) - gain(a) ||
+    b.diameter.value - a.diameter.value ||
+    (a.id < b.id ? -1 : 1);
 }
 
 /** An act that is only tried is told to nobody. */
