@@ -221,7 +221,7 @@ function keptVerdict(question: OtherwiseQuestion, stem: Stem, limb: ChosenLimb, 
 
 /** A stem that is left although it crowds another is left for a while only: from so many points, and this share of what taking it costs. Working values. */
 const CROWDS = 10;
-const CROWDS_SHARE = 0.6;
+const CROWDS_SHARE = 0.8;
 const CROWDING: readonly Consideration['what'][] = ['room', 'feet', 'node'];
 /** What starts too low goes in the end, whatever it is worth now. */
 const LOW: readonly Consideration['what'][] = ['low', 'low-side'];

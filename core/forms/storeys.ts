@@ -88,20 +88,23 @@ export function storeyCandidacy(
   ]);
 }
 
-/** Length of the top in which a whip's buds are left alone, cm. */
-const TOP_CM = 20;
+/** Share of a whip, from its top down, that is left alone: its buds break of themselves, those below it by choice. Working value. */
+const TOP_SHARE = 0.25;
+/** A storey of which less than this share lies under that is not asked for limbs yet. Working value. */
+const OPEN_SHARE = 0.5;
 
-/** A whip is to make limbs in each storey it has grown, but not from its very top. */
+/** A whip is to make limbs in each storey it has grown well past, spread over the height of each. */
 export function storeyWhip(scene: Scene): WhipWish {
   const { limits, laid } = scene;
   const topCm = laid.trunk ? tipOf(laid.courses.get(laid.trunk.id) as Course)[2] : 0;
-  const apartCm = limits('spacing.wishCm').value;
-  const storeys = storeysOf(scene);
-  const places = storeys.map((storey, i) => ({
-    circle: storeyPlace(scene, storey, i, 'limb').circle,
-    fromCm: storey.fromCm,
-    toCm: Math.min(storey.toCm, topCm - TOP_CM) - 0.1,
-    apartCm,
-  }));
+  const openCm = topCm * (1 - TOP_SHARE);
+  const places = storeysOf(scene).flatMap((storey, i) => {
+    const { fromCm } = storey;
+    const toCm = Math.min(storey.toCm, openCm) - 0.1;
+    if (i > 0 && toCm - fromCm < (storey.toCm - fromCm) * OPEN_SHARE) return [];
+    const { circle } = storeyPlace(scene, storey, i, 'limb');
+    const apartCm = Math.max(limits('spacing.wishCm').value, (toCm - fromCm) / (circle.wish + 1));
+    return [{ circle, fromCm, toCm, apartCm }];
+  });
   return { places, headAnywayCm: limits('storey.firstCm').value + 30 };
 }

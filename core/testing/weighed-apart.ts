@@ -272,7 +272,14 @@ export function besideEachOther({ limits }: Scene, a: Stem, b: Stem): Weighed {
   const runs = turn(a.shape.runBearing.value, b.shape.runBearing.value);
   const feet = turn(a.bearing.value, b.bearing.value);
   const [turnOver, highOver] = [limits('shade.bearingDeg').value, limits('shade.heightCm').value];
-  const facing = apartCm > 5 ? runs : Math.min(runs, feet);
+  const byFeet = along(
+    [
+      [5, 1],
+      [25, 0],
+    ],
+    apartCm,
+  );
+  const facing = feet < runs ? feet * byFeet + runs * (1 - byFeet) : runs;
   const share =
     mean(
       [
@@ -297,6 +304,13 @@ export function besideEachOther({ limits }: Scene, a: Stem, b: Stem): Weighed {
       Math.hypot(a.origin.sure, b.origin.sure) / highOver,
     );
   const lesser = clamp(0.2, Math.min(a.length.value, b.length.value) / 50, 1);
+  const alike = along(
+    [
+      [0.3, 0.2],
+      [0.8, 1],
+    ],
+    Math.min(a.diameter.value / b.diameter.value, b.diameter.value / a.diameter.value),
+  );
   const space = limits('cluster.bandCm').value;
   const node =
     runs > limits('cluster.turnDeg').value
@@ -312,6 +326,6 @@ export function besideEachOther({ limits }: Scene, a: Stem, b: Stem): Weighed {
         );
   return felt({
     room: 0.7 * limits('weigh.room').value * share * lesser,
-    node: 0.7 * limits('weigh.node').value * node,
+    node: 0.7 * limits('weigh.node').value * node * alike,
   });
 }

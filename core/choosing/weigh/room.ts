@@ -5,7 +5,7 @@ import { bearingDifference } from '../../geometry/vector';
 import { areKin } from '../../tree/joins';
 import type { Course } from '../../tree/course';
 import type { Stem } from '../../tree/stem';
-import { meanOn, type Curve } from '../curve';
+import { meanOn, onCurve, type Curve } from '../curve';
 import type { Consideration } from '../consideration';
 import type { LimbView } from './view';
 
@@ -31,6 +31,11 @@ const BY_NODE: Curve = [
   [0.5, 0.9],
   [1, 0],
 ];
+/** ... and by the thickness of the lesser over the other's: a slight shoot takes little of what they share. */
+const NODE_ALIKE: Curve = [
+  [0.3, 0.2],
+  [0.8, 1],
+];
 /** A shoot this long fills its room in three seasons as a limb does, cm; a twig takes less. */
 const FULL_CM = 50;
 const LEAST = 0.2;
@@ -39,6 +44,11 @@ const LEAST = 0.2;
 const NOT_YET = 0.6;
 /** Limbs nearer than this grow from one spot, cm: they never have room. */
 const ONE_SPOT_CM = 5;
+/** How far it is the turn between their feet that counts, 0 to 1, by the height between them, cm. */
+const FEET_TELL: Curve = [
+  [5, 1],
+  [25, 0],
+];
 
 /** A limb with the course it has, or would have. */
 export interface Laid {
@@ -66,11 +76,9 @@ function sharedRoom(scene: Scene, a: Laid, b: Laid): Consideration[] {
   const heightLimit = limits('shade.heightCm').value;
   if (heightLimit <= 0) return [];
   const { heightCm, turnDeg: turnOfRuns, lower, upper } = limbPair(scene, a.view.stem, b.view.stem);
-  // Tying apart what grows from one spot makes no room at the join.
-  const turnDeg =
-    heightCm > ONE_SPOT_CM
-      ? turnOfRuns
-      : Math.min(turnOfRuns, bearingDifference(lower.bearing.value, upper.bearing.value));
+  // Tying apart what grows from one spot makes no room at the join, and from nearly one spot little.
+  const turnOfFeet = bearingDifference(lower.bearing.value, upper.bearing.value);
+  const turnDeg = turnOfRuns - onCurve(FEET_TELL, heightCm) * Math.max(0, turnOfRuns - turnOfFeet);
   const turnLimit = limits('shade.bearingDeg').value;
   const turnSure = Math.hypot(lower.bearing.sure, upper.bearing.sure) / turnLimit;
   const heightSure = Math.hypot(lower.origin.sure, upper.origin.sure) / heightLimit;
@@ -99,8 +107,12 @@ function sharedNode(scene: Scene, a: Stem, b: Stem): Consideration[] {
   if (turnDeg > limits('cluster.turnDeg').value) return [];
   const space = limits('cluster.bandCm').value;
   const share = meanOn(BY_NODE, heightCm / space, Math.hypot(a.origin.sure, b.origin.sure) / space);
-  return [{ what: 'node', points: limits('weigh.node').value * share, measured: heightCm }];
+  const alike = onCurve(NODE_ALIKE, lesserOf(a, b));
+  return [{ what: 'node', points: limits('weigh.node').value * share * alike, measured: heightCm }];
 }
+
+const lesserOf = ({ diameter: a }: Stem, { diameter: b }: Stem): number =>
+  Math.min(a.value, b.value) / Math.max(a.value, b.value);
 
 /** How much two feet share, 0 to 1, where it was read that they stand apart: nearer than the form's least they swell together. */
 function sharedFoot(a: Laid, b: Laid, leastCm: number): number {
