@@ -77,6 +77,9 @@ export function isPliable(scene: Scene, stem: Stem): boolean {
   );
 }
 
+/** A join sharper than this has bark in it before it firms, and tears when it is opened, deg. Working value. */
+const TEARS_DEG = 12;
+
 const SHARP = new Set<Consideration['what']>(['join', 'frame-join']);
 
 /** A limb as it lies once it is spread, and to which angle; undefined where its wood is past it, or it runs flat enough. */
@@ -87,6 +90,7 @@ export function spreadOut(
   const toDeg = Math.max(scene.limits('crotch.idealFromDeg').value, Math.min(scene.runDeg.from, 60));
   if (stem.shape.run.value >= toDeg - 5 || !isPliable(scene, stem)) return undefined;
   const soft = isSoft(scene, stem);
+  if (!soft && stem.shape.departure.value < TEARS_DEG) return undefined;
   const departure = soft ? reading('angle', toDeg, 'gauge') : stem.shape.departure;
   const run = { ...stem.shape.run, value: toDeg };
   const shape = { ...stem.shape, departure, run, tip: { ...run, how: 'filled-in' as const } };

@@ -1,3 +1,4 @@
+import { endsAtItsLimbs } from '../tree/carrier';
 import { bearingDifference, norm, subtract, type Vec3 } from '../geometry/vector';
 import { tipOf, type Course, type LaidTree } from '../tree/course';
 import { isOnTrunk, joinHeightCm, thicknessRatio } from '../tree/joins';
@@ -84,18 +85,27 @@ export function lateralsOf({ laid }: Scene): Stem[] {
   return laid.tree.stems.filter(({ parent }) => parent.kind === 'stem' && parent.stemId !== laid.trunk?.id);
 }
 
+/** A shoot this near the cut end of a stem rises from it, cm. Working value. */
+const FROM_END_CM = 8;
+
 /**
  * Shoots that could lead or rival the leader: nearly upright (5 deg more than `rival.uprightDeg`), tall beside the
  * trunk's own top, and of some thickness. None without a trunk.
  */
 export function topsOf({ laid, limits }: Scene, limbs: readonly Stem[]): Stem[] {
-  if (!laid.trunk) return [];
-  const topCm = tipOf(laid.courses.get(laid.trunk.id) as Course)[2];
+  const { trunk } = laid;
+  if (!trunk) return [];
+  const topCm = tipOf(laid.courses.get(trunk.id) as Course)[2];
+  // Of a stem whose end was cut, whatever rises from there may lead, however slight beside the stump.
+  const isEnded = endsAtItsLimbs(laid, trunk);
+  const atEnd = ({ id }: Stem): boolean =>
+    isEnded && trunk.length.value - (laid.joins.get(id) ?? 0) <= FROM_END_CM;
   return limbs.filter((stem) => {
     const tipCm = tipOf(laid.courses.get(stem.id) as Course)[2];
     const isUpright = stem.shape.run.value < limits('rival.uprightDeg').value + 5;
     const isTall = tipCm > topCm * limits('top.heightShare').value;
-    return isUpright && isTall && (thicknessRatio(laid, stem) ?? 0) > limits('top.ratio').value;
+    const isStout = (thicknessRatio(laid, stem) ?? 0) > limits('top.ratio').value;
+    return isUpright && isTall && (isStout || atEnd(stem));
   });
 }
 

@@ -112,7 +112,8 @@ function topAgainst(scene: FormScene, top: Stem, to: Stem): Consideration[] {
   const isAtEnd = trunk !== undefined && endsAtItsLimbs(scene.laid, trunk);
   return [
     ...ownAgainst(scene, to),
-    ...joinCost(scene, viewOf(scene, top)),
+    // What rises from the cut end of the stem runs on in its line: it has no fork with it.
+    ...(isAtEnd ? [] : joinCost(scene, viewOf(scene, top))),
     ...(isAtEnd ? [] : topLoss(scene, trunk, top)),
     { what: 'strong-top', points: to.diameter.value * weigh.thick },
     {
