@@ -86,7 +86,7 @@ export function lateralsOf({ laid }: Scene): Stem[] {
 }
 
 /** A shoot this near the cut end of a stem rises from it, cm. Working value. */
-const FROM_END_CM = 8;
+const FROM_END_CM = 15;
 
 /**
  * Shoots that could lead or rival the leader: nearly upright (5 deg more than `rival.uprightDeg`), tall beside the
