@@ -3,9 +3,11 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { debounceTime } from 'rxjs';
 import {
+  actWords,
   deg,
   list,
   reasonsOf,
+  sceneOf,
   tagOf,
   told,
   type ChosenSet,
@@ -57,6 +59,19 @@ export class RunnersUp {
   readonly making = computed(() =>
     (this.bench.judged()?.plan.acts ?? []).filter((act) => act.kind === 'make-limb'),
   );
+
+  /** Buds to notch on the limbs that stay, each told with its limb. */
+  readonly notches = computed(() => {
+    const state = this.bench.state();
+    const acts = this.bench.judged()?.plan.acts ?? [];
+    if (!state) return [];
+    const scene = sceneOf(state);
+    return acts
+      .filter((act) => act.kind === 'notch')
+      .map((act) =>
+        told('runners-up.on-limb', { limb: tagOf(state.tree, act.stemId), what: actWords(scene, act) }),
+      );
+  });
 
   readonly season = computed(() => drawnSeason(this.bench.state(), this.book.today()));
 
