@@ -89,14 +89,17 @@ test('walking round moves the drawing and drops no limb and no tag', async ({ pa
   expect(await tags.count()).toBe(count);
 });
 
-test('reading, deciding and the work each have their room', async ({ page }) => {
-  await page.goto('/tree/weir');
+test('a reading worth taking again is one touch away', async ({ page }) => {
+  await page.goto('/tree/lantern');
   // What was read is to be decided: the readings leave their room to that.
   await expect(page.locator('.chosen-set')).toBeVisible();
   await expect(page.locator('.readings')).toBeHidden();
-  await page.getByRole('button', { name: /E, its start/ }).click();
-  await expect(cell(page, 'e', 'origin')).toBeFocused();
+  await page.locator('eb-measure-first button').first().click();
+  await expect(page.locator('.readings [data-field]:focus')).toBeVisible();
+});
 
+test('reading, deciding and the work each have their room', async ({ page }) => {
+  await page.goto('/tree/weir');
   await goTo(page, 'work');
   const lines = page.locator('.work-lines li');
   await expect(lines).toHaveCount(1);
