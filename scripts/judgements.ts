@@ -52,5 +52,11 @@ tellStems(
   'fates in whole trees',
   whole.flatMap((tree) => fatedStems(tree, tree.fates as Fates)),
 );
+tellStems(
+  'fates in whole trees written down beforehand',
+  (read('growers/whole-beforehand.json') as TreeCase[]).flatMap((tree) =>
+    fatedStems(tree, tree.fates as Fates),
+  ),
+);
 console.log(`\n${cases.length - trees.length} calculations are no trees and are not held here.`);
 writeFileSync(new URL('../docs/judgements.md', import.meta.url), judgementsPage(own));

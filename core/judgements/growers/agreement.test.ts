@@ -5,11 +5,13 @@ import beforehand from './beforehand.json';
 import caseList from './cases.json';
 import fateList from './fates.json';
 import situations from './situations.json';
+import wholeBeforehand from './whole-beforehand.json';
 import wholeTrees from './whole-trees.json';
 
 const trees = treesOf(caseList as unknown as (TreeCase | Calculation)[]);
 const fates = fateList as unknown as Record<string, Fates>;
 const whole = wholeTrees as unknown as TreeCase[];
+const wholeBefore = wholeBeforehand as unknown as TreeCase[];
 
 /** Ids of the trees that the program decides otherwise than was asked. */
 const otherwise = (list: readonly TreeCase[]): string[] =>
@@ -30,6 +32,10 @@ describe('what the program decides', () => {
       trees.flatMap((tree) => (fates[tree.id] ? fatedStems(tree, fates[tree.id] as Fates) : [])),
     ],
     ['of whole trees', whole.flatMap((tree) => fatedStems(tree, tree.fates as Fates))],
+    [
+      'of whole trees written down beforehand',
+      wholeBefore.flatMap((tree) => fatedStems(tree, tree.fates as Fates)),
+    ],
   ])('agrees with them on the stems %s far past chance', (_, stems) => {
     const { share, kappa } = agreementOn(stems);
     expect(share).toBeGreaterThan(0.95);
