@@ -5,12 +5,13 @@ import { felt, type Consideration } from '../choosing/consideration';
 import { hundredths, meanOn, type Curve } from '../choosing/curve';
 import { woodOf } from '../acts/wood';
 import { taperOf, woodBetween } from '../tree/taper';
+import { rivalOf } from '../choosing/weigh/domination';
 import { joinCost } from '../choosing/weigh/join';
 import { viewOf, livingCm } from '../choosing/weigh/view';
 import { mustGo } from '../choosing/weigh/soundness';
 import { topsOf } from '../findings/measures';
 import { endsAtItsLimbs } from '../tree/carrier';
-import { joinHeightCm } from '../tree/joins';
+import { isOnTrunk, joinHeightCm } from '../tree/joins';
 import type { Vec3 } from '../geometry/vector';
 import type { Answers } from '../schools/questions';
 import { tipOf, type Course } from '../tree/course';
@@ -158,9 +159,16 @@ export function underLeader(
     stem.id !== top.stem.id &&
     joinHeightCm(laid, stem) > joinHeightCm(laid, top.stem);
   const gone: readonly Consideration[] = [{ what: 'goes-with-top', points: 0, must: true }];
+  const isEnded = laid.trunk !== undefined && endsAtItsLimbs(laid, laid.trunk);
+  const rivals = (top: Candidacy, stem: Stem): readonly Consideration[] =>
+    isEnded && isNewTop(top) && isOnTrunk(laid, stem) && stem.id !== top.stem.id
+      ? felt([rivalOf(scene, top.stem, viewOf(scene, stem))])
+      : [];
+  const besideTop = (top: Candidacy, stem: Stem): readonly Consideration[] =>
+    goesWith(top, stem) ? gone : rivals(top, stem);
   return {
-    pair: (a, b) => (goesWith(a, b.stem) || goesWith(b, a.stem) ? gone : []),
-    beside: (a, left) => (goesWith(a, left) ? gone : []),
+    pair: (a, b) => [...besideTop(a, b.stem), ...besideTop(b, a.stem)],
+    beside: besideTop,
     wantRoom: (a) => a.place !== leaderPlace,
   };
 }

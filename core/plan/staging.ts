@@ -74,7 +74,8 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
   let lastOver: keyof Account = 'wood';
   for (const stem of going) {
     const share = shareOf(tree, stem);
-    const caps = winter === 0 ? question.caps : question.laterCaps;
+    const caps =
+      winter === 0 ? (question.year.inLeaf ? stretched(question.caps) : question.caps) : question.laterCaps;
     const rule = question.keptByWord?.get(stem.id) ?? verdicts[stem.id]?.rule ?? '';
     const urgent = cannotWait(rule) || verdicts[stem.id]?.ruling === 'out';
     if (!urgent && stem.id === bearer) {
@@ -93,6 +94,14 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
   }
   return staysWithCarriers(tree, staying, ({ rule }) => cannotWait(rule));
 }
+
+/** In leaf what shades the tree goes the same day: for a tenth more than is usual nothing is put off, though it is told. Working value. */
+const STRETCH = 1.1;
+const stretched = ({ wood, shoots, points }: Account): Account => ({
+  wood: wood * STRETCH,
+  shoots: shoots * STRETCH,
+  points: points * STRETCH,
+});
 
 /** Whether what goes by a rule goes this winter, whatever it takes of the tree. */
 export const cannotWait = (rule: string): boolean => AT_ONCE[rule] !== undefined;

@@ -34,6 +34,7 @@ const BRIEF: Partial<Record<MessageCode, BriefId>> = {
   'head.cut-to': 'straightens',
   'head.evened': 'alike',
   'head.flower-tip': 'flower-tip',
+  'head.halved': 'calmed',
   'head.held-back': 'held-back',
   'head.new-leader': 'new-leader',
   'head.next-tier': 'next-tier',

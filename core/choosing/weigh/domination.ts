@@ -143,6 +143,17 @@ function rivalry(scene: Scene, { runDeg, runSure, tipCm, ratio = 0, ratioSure, s
   );
 }
 
+/** How much a shoot rivals another that leads in place of a stem that was cut: by its run, and by its tip and thickness over that one's. */
+export function rivalOf(scene: Scene, leader: Stem, view: LimbView): Consideration {
+  const topCm = viewOf(scene, leader).tipCm;
+  const thick = view.stem.diameter.value / leader.diameter.value;
+  const share =
+    meanOn(RIVAL_RUN, view.runDeg, view.runSure) *
+    meanOn(RIVAL_TIP, view.tipCm / topCm, view.stem.length.sure / topCm) *
+    meanOn(RIVAL_THICK, thick, view.stem.diameter.sure / leader.diameter.value);
+  return { what: 'rival', points: scene.limits('weigh.rival').value * share, measured: view.tipCm / topCm };
+}
+
 /** Limbs of the trunk that rise within a bunch's height of one, itself among them. */
 const bunchOf = ({ laid }: Scene, stem: Stem): Stem[] =>
   childrenOf(laid.tree, laid.trunk?.id ?? '').filter(

@@ -52,6 +52,9 @@ function wholeOf(tree: Tree, standsOn: Scene['standsOn']): Whole {
 const endOf = (tree: Tree, trunk: Stem): number =>
   trunk.length.value - Math.max(0, ...childrenOf(tree, trunk.id).map(({ origin }) => origin.value));
 
+/** Wood past this share of the tree says when a limb goes, not whether: a stout rival is no dearer for what it has taken. Working value. */
+const MOST_COUNTED = 0.25;
+
 /**
  * What taking a limb out costs: its own wood and leaf as shares of the tree's, the wound, the crop it bears. What it carries
  * is counted there. A share of a tree with next to nothing else counts in full: it is all the tree has.
@@ -69,7 +72,11 @@ export function lossCost({ laid, limits, kind, when, standsOn }: Scene, { stem }
   const bears = stem.bears === 'fruit' || (stem.spurs ?? 0) > 0;
   const crop = bears && when.seasonsGrown >= FRAMED_FROM ? limits('weigh.crop').value : 0;
   return [
-    { what: 'wood', points: limits('weigh.wood').value * counted(woodShare), measured: woodShare },
+    {
+      what: 'wood',
+      points: limits('weigh.wood').value * counted(Math.min(woodShare, MOST_COUNTED)),
+      measured: woodShare,
+    },
     { what: 'leaf', points: limits('weigh.leaf').value * first * counted(leafShare), measured: leafShare },
     { what: 'wound', points: limits('weigh.wound').value * wound, measured: stem.diameter.value },
     { what: 'crop', points: crop },
