@@ -17,10 +17,21 @@ export function heldOff(
   const held = Object.fromEntries(
     Object.values(verdicts).map((verdict): [StemId, Verdict] => [
       verdict.stemId,
-      verdict.decision === 'out' && !isHygiene(verdict) ? untilOver(verdict, holdOff) : verdict,
+      verdict.decision === 'out' && !isHygiene(verdict)
+        ? untilOver(verdict, holdOff)
+        : beyondNoCut(tree, verdicts, verdict),
     ]),
   );
   return staysWithCarriers(tree, held, isHygiene);
+}
+
+/** Dead wood that was to go with the end of what stays goes by itself: that end is not cut now. */
+function beyondNoCut(tree: Tree, verdicts: Readonly<Record<StemId, Verdict>>, verdict: Verdict): Verdict {
+  const { own } = verdict;
+  if (verdict.decision !== 'goes-with' || !own || !isHygiene(own)) return verdict;
+  const { parent } = stemOf(tree, verdict.stemId) as Stem;
+  const carrier = parent.kind === 'stem' ? verdicts[parent.stemId] : undefined;
+  return ['out', 'goes-with'].includes(carrier?.decision ?? '') ? verdict : own;
 }
 
 function untilOver(verdict: Verdict, { until }: HoldOff): Verdict {
