@@ -37,7 +37,7 @@ const BEND_FROM_CM = 40;
 /** A close call keeps the wood, points. */
 const IN_DOUBT_KEEP = 2;
 /** Points by which going is better of what may not stay. */
-const MUST_GO = 200;
+export const MUST_GO = 200;
 
 /**
  * Which side shoots of a limb that stays go: those that harm more than taking them costs, of two in one room the worse. Decided

@@ -12,7 +12,7 @@ import type { ChosenLimb } from './chosen-set';
 import type { Consideration } from './consideration';
 import type { Correction } from './correction';
 import { correctionReasons, keptFor } from './kept-words';
-import { carrierOf, sortLateral, type LateralSort } from './laterals';
+import { carrierOf, sortLateral, type LateralSort, MUST_GO } from './laterals';
 import { weighedReason } from './weighed-words';
 import { otherwise, type OtherwiseQuestion } from './otherwise';
 import type { Price } from './price';
@@ -269,9 +269,8 @@ function leftVerdict(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): S
   };
 }
 
-/** Points by which going is better, under which the call is near; of what touches, or may not stay. */
+/** Points by which going is better, under which the call is near. */
 const NEAR = 6;
-const MUST_GO = 200;
 
 /** A stem that goes: what speaks against leaving it, the gravest first, and what it would cost to keep it. */
 function outVerdict(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Saying {

@@ -1,10 +1,10 @@
 import type { Act } from '../acts/acts';
-import { cutDiameterMm } from '../acts/wood';
 import { stemOf, type Stem } from '../tree/stem';
 import { onFigure } from '../words/ground';
 import { because, cm, type MessageCode } from '../words/message';
 import { endCut } from './limb-ends';
 import type { PlanQuestion } from './question';
+import { shortenTo } from './shorten-to';
 
 /** A limb left beside a full frame is kept to this share of the frame's own length, where it is longer than so much of it. Working values. */
 const LEFT_SHARE = 0.5;
@@ -15,43 +15,42 @@ const OUTGROWS: readonly MessageCode[] = ['weighed.strong', 'weighed.peers', 'we
 /** ... and what of its length it then keeps. Working value. */
 const KEEPS = 0.5;
 
-/** Limbs that are left although they would take the tree over are halved, so that they do not. */
-function halved({ scene, chosen, verdicts }: PlanQuestion): Act[] {
+/** Limbs left beside the frame that are kept short: what outgrows it, and without a leader whatever is long beside a full one. */
+export function heldBack(question: PlanQuestion): Act[] {
+  const { scene, chosen } = question;
+  if (scene.standsOn !== 'trunk' || scene.when.inLeaf) return [];
   return chosen.left.flatMap((id): Act[] => {
     const stem = stemOf(scene.laid.tree, id);
-    const verdict = verdicts[id];
-    const isFree = verdict?.decision === 'leave' && verdict.ruling === 'undecided' && verdict.rule === 'left';
-    const outgrows = verdict?.reasons.some(({ code }) => OUTGROWS.includes(code));
-    if (!stem || !isFree || !outgrows || stem.headed || stem.runUp || endCut(scene, verdicts, stem))
-      return [];
-    const toLengthCm = Math.max(stem.length.value * KEEPS, scene.limits('scaffold.shortestCm').value);
-    if (toLengthCm >= stem.length.value) return [];
-    const reason = because('head.halved', { length: cm(toLengthCm) }, onFigure('thick.ratio'));
-    const diameterMm = cutDiameterMm(stem, toLengthCm);
-    return [{ kind: 'shorten', stemId: id, toLengthCm, diameterMm, purpose: 'calm-temporary', reason }];
+    if (!stem || !isFree(question, stem)) return [];
+    return scene.hasLeader ? halved(question, stem) : keptShort(question, stem);
   });
 }
 
-/** Limbs left beside the frame that are kept short: what outgrows it, and without a leader whatever is long beside a full one. */
-export function heldBack(question: PlanQuestion): Act[] {
-  const { scene, chosen, verdicts } = question;
-  const { laid, hasLeader, standsOn, when } = scene;
+/** Left of the program's own accord, whole, and with nothing to mend at its end. */
+function isFree({ scene, verdicts }: PlanQuestion, stem: Stem): boolean {
+  const verdict = verdicts[stem.id];
+  const isLeft = verdict?.decision === 'leave' && verdict.ruling === 'undecided' && verdict.rule === 'left';
+  return isLeft && !stem.headed && !stem.runUp && !endCut(scene, verdicts, stem);
+}
+
+/** What is left although it would take the tree over. */
+function halved({ scene, verdicts }: PlanQuestion, stem: Stem): Act[] {
+  const outgrows = verdicts[stem.id]?.reasons.some(({ code }) => OUTGROWS.includes(code));
+  const toLengthCm = Math.max(stem.length.value * KEEPS, scene.limits('scaffold.shortestCm').value);
+  if (!outgrows || toLengthCm >= stem.length.value) return [];
+  const reason = because('head.halved', { length: cm(toLengthCm) }, onFigure('thick.ratio'));
+  return shortenTo(stem, { toLengthCm, purpose: 'calm-temporary', reason });
+}
+
+/** What is long beside a full frame. */
+function keptShort({ scene, chosen }: PlanQuestion, stem: Stem): Act[] {
   const frame = chosen.limbs
     .filter(({ role }) => role === 'scaffold')
-    .flatMap(({ stemId }) => stemOf(laid.tree, stemId)?.length.value ?? [])
+    .flatMap(({ stemId }) => stemOf(scene.laid.tree, stemId)?.length.value ?? [])
     .sort((a, b) => a - b);
   const usualCm = frame[Math.floor(frame.length / 2)];
-  if (standsOn !== 'trunk' || when.inLeaf || usualCm === undefined) return [];
-  if (hasLeader) return halved(question);
-  const isLong = (stem: Stem): boolean => stem.length.value > usualCm * LONG_SHARE && !stem.headed;
-  return chosen.left.flatMap((id): Act[] => {
-    const stem = stemOf(laid.tree, id);
-    const verdict = verdicts[id];
-    const isFree = verdict?.decision === 'leave' && verdict.ruling === 'undecided' && verdict.rule === 'left';
-    if (!stem || !isFree || !isLong(stem) || stem.runUp || endCut(scene, verdicts, stem)) return [];
-    const toLengthCm = usualCm * LEFT_SHARE;
-    const reason = because('head.held-back', { length: cm(toLengthCm) }, onFigure('scaffold.most'));
-    const diameterMm = cutDiameterMm(stem, toLengthCm);
-    return [{ kind: 'shorten', stemId: id, toLengthCm, diameterMm, purpose: 'calm-temporary', reason }];
-  });
+  if (usualCm === undefined || stem.length.value <= usualCm * LONG_SHARE) return [];
+  const toLengthCm = usualCm * LEFT_SHARE;
+  const reason = because('head.held-back', { length: cm(toLengthCm) }, onFigure('scaffold.most'));
+  return shortenTo(stem, { toLengthCm, purpose: 'calm-temporary', reason });
 }

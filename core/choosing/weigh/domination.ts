@@ -134,23 +134,29 @@ const IN_A_BUNCH: Curve = [
 const topOf = ({ laid }: Scene): number => tipOf(laid.courses.get(laid.trunk?.id ?? '') as Course)[2];
 
 /** How much a shoot stands as the leader does, 0 to 1. */
-function rivalry(scene: Scene, { runDeg, runSure, tipCm, ratio = 0, ratioSure, stem }: LimbView): number {
-  const topCm = topOf(scene);
+function rivalry(scene: Scene, view: LimbView): number {
+  return rivalShare(view, topOf(scene), view.ratio ?? 0, view.ratioSure);
+}
+
+/** How much a shoot stands as a leader does whose top is so high, cm, and beside which it is so thick. */
+function rivalShare(
+  { runDeg, runSure, tipCm, stem }: LimbView,
+  topCm: number,
+  thick: number,
+  sure: number,
+): number {
   return (
     meanOn(RIVAL_RUN, runDeg, runSure) *
     meanOn(RIVAL_TIP, tipCm / topCm, stem.length.sure / topCm) *
-    meanOn(RIVAL_THICK, ratio, ratioSure)
+    meanOn(RIVAL_THICK, thick, sure)
   );
 }
 
 /** How much a shoot rivals another that leads in place of a stem that was cut: by its run, and by its tip and thickness over that one's. */
 export function rivalOf(scene: Scene, leader: Stem, view: LimbView): Consideration {
   const topCm = viewOf(scene, leader).tipCm;
-  const thick = view.stem.diameter.value / leader.diameter.value;
-  const share =
-    meanOn(RIVAL_RUN, view.runDeg, view.runSure) *
-    meanOn(RIVAL_TIP, view.tipCm / topCm, view.stem.length.sure / topCm) *
-    meanOn(RIVAL_THICK, thick, view.stem.diameter.sure / leader.diameter.value);
+  const { value, sure } = view.stem.diameter;
+  const share = rivalShare(view, topCm, value / leader.diameter.value, sure / leader.diameter.value);
   return { what: 'rival', points: scene.limits('weigh.rival').value * share, measured: view.tipCm / topCm };
 }
 
