@@ -1,7 +1,7 @@
 import type { RuleKey } from '../rules/defaults';
 import { told, type Message } from '../words/message';
 import type { TreeScene } from './scene';
-import type { Tree } from '../tree/stem';
+import type { Stem, Tree } from '../tree/stem';
 import { type Act, afterActs } from './acts';
 import { woodOf } from './wood';
 
@@ -9,7 +9,7 @@ import { woodOf } from './wood';
 export interface Account {
   /** Wood, as the sum of d^2 ds, trunk included. */
   wood: number;
-  /** Leaf-bearing shoots, by length: all but a trunk. */
+  /** Leaf-bearing shoots, by length: all but a trunk's own older wood. */
   shoots: number;
   /** Growing points: ends of shoots and counted side shoots. A cut shoot keeps one, at the bud it is cut to. */
   points: number;
@@ -25,12 +25,18 @@ export function accountOf(before: Tree, acts: readonly Act[]): Account {
   return { wood: share(woodOf), shoots: share(shootsOf), points: share(pointsOf) };
 }
 
-/** Length of the shoots that bear leaf, cm: all on a trunk, and a bush's own stems. */
+/** Length of the shoots that bear leaf, cm: all on a trunk, a bush's own stems, and of a trunk that grows on its newest growth. */
 function shootsOf({ stems, ownRooted }: Tree): number {
   return stems.reduce(
-    (sum, { parent, length }) => sum + (parent.kind === 'stem' || ownRooted ? length.value : 0),
+    (sum, stem) =>
+      sum + (stem.parent.kind === 'stem' || ownRooted ? stem.length.value : leaderGrowthCm(stem)),
     0,
   );
+}
+
+function leaderGrowthCm({ growthCm, headed, length }: Stem): number {
+  const newest = Math.max(...Object.keys(growthCm).map(Number));
+  return headed ? 0 : Math.min(length.value, growthCm[String(newest)] ?? 0);
 }
 
 /** Growing points: the end of each shoot that grows on, its own or the bud it was cut to, and its counted side shoots. */

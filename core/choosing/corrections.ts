@@ -1,19 +1,24 @@
 import { reading } from '../readings/reading';
 import type { Scene } from '../findings/finding';
 import { isThisSeasons } from '../findings/measures';
+import { thicknessRatio } from '../tree/joins';
 import type { Stem } from '../tree/stem';
 import type { Consideration } from './consideration';
+import { onCurve, type Curve } from './curve';
 import type { Candidacy } from './candidacy';
 import type { Correction } from './correction';
 import { seasonsIn } from './weigh/view';
 
 /** Least length of a limb that can be tied aside, cm. */
 const SWING_FROM_CM = 40;
-/** Share of a rival's length that is left when it is cut hard and bent down, and what that costs besides ties. Working values. */
+/** Share of a rival's length that is left when it is cut hard and bent down, and what that costs besides ties, by its thickness over the stem's: what is thicker than its stem is not subdued by halving. Working values. */
 const RIVAL_LEFT = 0.5;
-const RIVAL_POINTS = 15;
+const RIVAL_POINTS: Curve = [
+  [0.9, 15],
+  [1.4, 45],
+];
 /** Wood older and thicker than this is bent by nobody. Working values. */
-const BENT_SEASONS = 2.5;
+const BENT_SEASONS = 1.5;
 const BENT_MM = 20;
 /** A join that is widened when it is still pliable is mended by so much. Working value. */
 const STAYS_SHARP = 0.6;
@@ -137,6 +142,9 @@ function rivalBent(scene: Scene, stem: Stem, asItStands: Candidacy, seat: Seated
     shape: { ...stem.shape, run, tip: run },
     length: { ...stem.length, value: toLengthCm },
   });
-  const hard: Consideration = { what: 'cut-hard', points: RIVAL_POINTS + scene.limits('weigh.tie').value };
+  const hard: Consideration = {
+    what: 'cut-hard',
+    points: onCurve(RIVAL_POINTS, thicknessRatio(scene.laid, stem) ?? 0) + scene.limits('weigh.tie').value,
+  };
   return [corrected(candidacy, { kind: 'rival-bent', toDeg, toLengthCm }, [hard])];
 }

@@ -110,7 +110,10 @@ export function sortLateral(scene: FormScene, stem: Stem, carrier: Stem, isFrame
   const sorted =
     job === 'secondary'
       ? asSecondary(scene, stem, carrier)
-      : (renewed(scene, stem) ?? spurTurned(scene, stem, carrier) ?? byAngle(scene, stem));
+      : (onWall(scene, stem) ??
+        renewed(scene, stem) ??
+        spurTurned(scene, stem, carrier) ??
+        byAngle(scene, stem));
   return { ...sorted, job };
 }
 
@@ -224,6 +227,25 @@ function spurTurned(scene: FormScene, stem: Stem, carrier: Stem): LateralSort | 
     rule: 'renewal',
     reasons: [because('side.spur', args, onFigure('lateral.longCm'))],
   };
+}
+
+/** Turn from its wall beyond which a side shoot stands out from it, deg. Working value. */
+const OUT_OF_PLANE_DEG = 35;
+
+/** On a wall what stands out from it is clipped to a few buds: it bears close to its arm, and is not caught by who passes. */
+function onWall(
+  { wallDeg, limits, kind, when }: FormScene,
+  { shape, length }: Stem,
+): LateralSort | undefined {
+  if (wallDeg === undefined || when.inLeaf || length.value <= limits('lateral.longCm').value)
+    return undefined;
+  const off = (deg: number): number => bearingDifference(shape.runBearing.value, deg);
+  const offDeg = Math.min(off(wallDeg), off(wallDeg + 180));
+  if (offDeg <= OUT_OF_PLANE_DEG) return undefined;
+  const toLengthCm = SPUR_BUDS * kind.budSpacingCm.value;
+  const args = { long: cm(length.value), buds: SPUR_BUDS };
+  const reasons = [because('side.from-wall', args, onFigure('lateral.longCm'))];
+  return { sort: 'shorten', toLengthCm, purpose: 'side-shoot', rule: 'lateral', reasons };
 }
 
 function byAngle({ limits }: FormScene, stem: Stem): LateralSort {

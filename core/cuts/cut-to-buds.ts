@@ -1,7 +1,6 @@
 import type { FormScene } from '../choosing/candidacy';
 import { OWN_WORD } from '../words/ground';
 import { because, deg, restsOn, tagOf } from '../words/message';
-import type { Form } from '../forms/form';
 import { bearingDifference, fromUprightOf, wrapBearing } from '../geometry/vector';
 import { type Act, afterActs } from '../acts/acts';
 import type { CutBud, HeadingPurpose } from '../acts/shorten';
@@ -31,7 +30,6 @@ const ELSEWHERE_CM = [10, -10, 18, -18] as const;
 /** What cutting to buds needs of a plan. */
 export interface CutQuestion {
   scene: FormScene;
-  form: Pick<Form, 'needsWall'>;
   /** Stems whose shoots lead: the trunk, or what takes over from it. */
   leaderId: StemId | undefined;
   /** Limbs that stay in a ring round the stem: their shoots are turned toward the wider of the gaps beside them. */
@@ -195,7 +193,7 @@ function settingOf(scene: FormScene, acts: readonly Act[], stemId: StemId): Sett
 }
 
 function wishFor(question: CutQuestion, { scene, others }: Setting, stem: Stem, act: Shorten): CutWish {
-  const { form, leaderId } = question;
+  const { leaderId } = question;
   const leads = stem.id === leaderId;
   const here = fromUprightOf(runAt(scene.laid.courses.get(stem.id) as Course, act.toLengthCm));
   const { from, to } = scene.runDeg;
@@ -205,7 +203,7 @@ function wishFor(question: CutQuestion, { scene, others }: Setting, stem: Stem, 
     hereDeg: here,
     fromDeg: leads ? 0 : Math.min(from, Math.max(here, from - 20)),
     toDeg: Math.max(to, Math.min(here, 95)),
-    wallDeg: form.needsWall ? (scene.site.wallBearingDeg ?? 90) : undefined,
+    wallDeg: scene.wallDeg,
     forks: act.purpose === 'fork',
     ring: question.ring.includes(stem.id)
       ? question.ring.flatMap((id) => stemOf(scene.laid.tree, id) ?? [])

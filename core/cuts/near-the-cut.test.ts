@@ -19,6 +19,7 @@ import {
   type CutWish,
   type Fit,
 } from './bud-choice';
+import { wallBearing } from '../sites/site';
 import { cutToBuds, facingsAt, type CutQuestion } from './cut-to-buds';
 import { secondOfFork } from './fork';
 import { limbCutTo, sideShoots } from './side-shoot';
@@ -202,7 +203,7 @@ const cutAt = (cm: number, purpose: Shorten['purpose'] = 'keep-direction'): Shor
   reason: told('bud.inward'),
 });
 const asked = (scene: FormScene, more: Partial<CutQuestion> = {}): CutQuestion => ({
-  ...{ scene, form: { needsWall: false }, leaderId: undefined, ring: [], kept: [] },
+  ...{ scene, leaderId: undefined, ring: [], kept: [] },
   ...more,
 });
 
@@ -245,7 +246,7 @@ describe('a wall', () => {
   it('may run any way: only buds that lead along it serve; where it runs is east unless told', () => {
     const offOf = (wallBearingDeg: number | undefined): number => {
       const scene = sceneWith([A], { site: { wallBearingDeg } as { wallBearingDeg: number } });
-      const choices = facingsAt(asked(scene, { form: { needsWall: true } }), [], cutAt(60));
+      const choices = facingsAt(asked({ ...scene, wallDeg: wallBearing(scene.site) }), [], cutAt(60));
       return choices.filter(({ why }) => why.some(({ code }) => code === 'bud.off-wall')).length;
     };
     expect(offOf(0)).toBeGreaterThan(4);

@@ -71,6 +71,8 @@ export interface Scene extends TreeScene {
   /** Whether limbs are chosen on one trunk, on it and its limbs (arms), or as stems from the ground. */
   standsOn: 'trunk' | 'arms' | 'stems';
   hasLeader: boolean;
+  /** Bearing of the wall of a form that is trained flat, deg. */
+  wallDeg?: number;
   /** Angles from upright the form's limbs run at, deg. */
   runDeg: { from: number; to: number };
 }

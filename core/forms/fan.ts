@@ -7,6 +7,7 @@ import { livingCm } from '../choosing/weigh/view';
 import type { Scene } from '../findings/finding';
 import { isOnTrunk } from '../tree/joins';
 import { direction, dot, wrapBearing } from '../geometry/vector';
+import { wallBearing } from '../sites/site';
 import type { Stem } from '../tree/stem';
 import type { Form } from './form';
 import { gapCurve, LIKE_VIGOUR } from './grades';
@@ -65,7 +66,7 @@ export const fan: Form = {
   whip(scene) {
     const fromCm = scene.limits('clearance.cm').value;
     const headAtCm = fromCm + 25;
-    const wall = wallOf(scene);
+    const wall = wallBearing(scene.site);
     const places = [wall, wall + 180].map((bearingDeg, side) => ({
       circle: {
         ...hand(scene).circle,
@@ -120,14 +121,12 @@ function onlyCarries({ laid, limbs }: FormScene, arm: Stem): boolean {
   );
 }
 
-const wallOf = ({ site }: Pick<Scene, 'site'>): number => site.wallBearingDeg ?? 90;
-
 /** What one rib of many is worth against one of a few limbs. Working value. */
 const RIB_SHARE = 0.5;
 
 function hand(scene: Scene): Place {
   const { limits } = scene;
-  const wall = wallOf(scene);
+  const wall = wallBearing(scene.site);
   return {
     role: 'scaffold',
     word: 'rib',
@@ -181,7 +180,7 @@ const SPROUT: Curve = [
 /** What a shoot costs a fan that stands away from the wall or into it, or straight up its middle. */
 function outOfHand(scene: FormScene, stem: Stem): Consideration[] {
   const { limits, laid } = scene;
-  const { offDeg } = inPlane(stem, wallOf(scene));
+  const { offDeg } = inPlane(stem, wallBearing(scene.site));
   const { run, runBearing } = stem.shape;
   const off = meanOn(OFF_PLANE, offDeg, runBearing.sure) * onCurve(LONG, livingCm(stem));
   const upright = isOnTrunk(laid, stem) ? 0 : meanOn(SPROUT, run.value, run.sure);
@@ -192,7 +191,7 @@ function outOfHand(scene: FormScene, stem: Stem): Consideration[] {
 }
 
 function ribCandidacy(scene: FormScene, stem: Stem): Candidacy {
-  const { atDeg } = inPlane(stem, wallOf(scene));
+  const { atDeg } = inPlane(stem, wallBearing(scene.site));
   const carriesOnly = onlyCarries(scene, stem);
   const place = carriesOnly ? ARMS_AT : HAND;
   const spread = carriesOnly ? [] : [stem.diameter.value];

@@ -8,6 +8,7 @@ import { planeCost } from '../choosing/weigh/plane';
 import { joinHeightCm } from '../tree/joins';
 import { bearingDifference } from '../geometry/vector';
 import { tipOf, type Course } from '../tree/course';
+import { wallBearing } from '../sites/site';
 import type { Stem } from '../tree/stem';
 import type { Form } from './form';
 import { LEADER_PLACE, leaderCandidacies, underLeader } from './leader-place';
@@ -38,7 +39,7 @@ export const horizontalEspalier: Form = {
   spreadCm: 350,
   firstStageDeg: 48,
   build(scene) {
-    const wall = scene.site.wallBearingDeg ?? 90;
+    const wall = wallBearing(scene.site);
     const wires = wiresReached(scene);
     const arms = wires.flatMap((heightCm, w) => [
       armPlace(scene, heightCm, w, wall),
@@ -58,7 +59,7 @@ export const horizontalEspalier: Form = {
   },
   whip(scene) {
     const { limits, site } = scene;
-    const wall = site.wallBearingDeg ?? 90;
+    const wall = wallBearing(site);
     const wireCm = limits('wire.firstCm').value;
     const within = limits('plane.mostDeg').value;
     const places = [wall, wall + 180].map((bearingDeg) => ({

@@ -2,7 +2,7 @@ import { told } from '../words/message';
 import type { Candidacy, FormScene, Place } from '../choosing/candidacy';
 import type { FormParts } from '../choosing/assemble';
 import { felt, type Consideration } from '../choosing/consideration';
-import { hundredths, meanOn, type Curve } from '../choosing/curve';
+import { hundredths, meanOn, onCurve, type Curve } from '../choosing/curve';
 import { woodOf } from '../acts/wood';
 import { taperOf, woodBetween } from '../tree/taper';
 import { rivalOf } from '../choosing/weigh/domination';
@@ -12,7 +12,7 @@ import { mustGo } from '../choosing/weigh/soundness';
 import { topsOf } from '../findings/measures';
 import { endsAtItsLimbs } from '../tree/carrier';
 import { isOnTrunk, joinHeightCm } from '../tree/joins';
-import type { Vec3 } from '../geometry/vector';
+import { bearingDifference, bearingOf, fromUprightOf, subtract, type Vec3 } from '../geometry/vector';
 import type { Answers } from '../schools/questions';
 import { tipOf, type Course } from '../tree/course';
 import { childrenOf, type Stem } from '../tree/stem';
@@ -73,8 +73,11 @@ const TOP_WEIGHTS: Record<Answers['which-top'], { lean: number; wound: number; t
   'fewest-wounds': { lean: 0.6, wound: 1, thick: 0 },
   calmest: { lean: 0.6, wound: 0.5, thick: 0.6 },
 };
-/** The top that leads already does so: another must be better by this, points. Working value. */
-const LEADS_ALREADY = 25;
+/** The top that leads already does so: another must be better by this, points, less the further its tip has outgrown the trunk's own, cm. Working values. */
+const LEADS_ALREADY: Curve = [
+  [10, 25],
+  [40, 5],
+];
 /** Points for a leader that ends in a flower bud, and for one whose end was cut while shoots stand ready to lead. Working values. */
 const FLOWER_TIP = 3;
 const ENDED = 40;
@@ -86,8 +89,12 @@ const CUT_TO = 3;
 function leanOf({ laid }: FormScene, stem: Stem): number {
   const foot = (laid.courses.get(laid.trunk?.id ?? stem.id) as Course).points[0] as Vec3;
   const tip = tipOf(laid.courses.get(stem.id) as Course);
-  const outCm = Math.hypot(tip[0] - foot[0], tip[1] - foot[1]);
-  return (stem.shape.run.value + (Math.atan2(outCm, tip[2] - foot[2]) * 180) / Math.PI) / 2;
+  const toTip = subtract(tip, foot);
+  const ofTip = fromUprightOf(toTip);
+  const { run, runBearing } = stem.shape;
+  // What leans back toward the foot straightens the tree.
+  const isBack = bearingDifference(runBearing.value, bearingOf(toTip)) > 90;
+  return Math.abs((isBack ? -run.value : run.value) + ofTip) / 2;
 }
 
 function ownAgainst(scene: FormScene, stem: Stem): Consideration[] {
@@ -99,6 +106,11 @@ function ownAgainst(scene: FormScene, stem: Stem): Consideration[] {
     { what: 'flower-tip', points: endsInFlower ? FLOWER_TIP : 0 },
   ];
 }
+
+/** What of a sharp join still counts where the stem above it goes. Working value. */
+const JOIN_LEFT = 0.4;
+const inPart = (of: readonly Consideration[]): Consideration[] =>
+  of.map((one) => (one.what === 'join' ? { ...one, points: one.points * JOIN_LEFT } : one));
 
 function trunkAgainst(scene: FormScene, trunk: Stem, tops: readonly Stem[]): Consideration[] {
   const isEnded = endsAtItsLimbs(scene.laid, trunk);
@@ -113,8 +125,8 @@ function topAgainst(scene: FormScene, top: Stem, to: Stem): Consideration[] {
   const isAtEnd = trunk !== undefined && endsAtItsLimbs(scene.laid, trunk);
   return [
     ...ownAgainst(scene, to),
-    // What rises from the cut end of the stem runs on in its line: it has no fork with it.
-    ...(isAtEnd ? [] : joinCost(scene, viewOf(scene, top))),
+    // What rises from the cut end of the stem runs on in its line; elsewhere the fork is gone once the end above it is cut, but not at once.
+    ...(isAtEnd ? [] : inPart(joinCost(scene, viewOf(scene, top)))),
     ...(isAtEnd ? [] : topLoss(scene, trunk, top)),
     { what: 'strong-top', points: to.diameter.value * weigh.thick },
     {
@@ -125,6 +137,10 @@ function topAgainst(scene: FormScene, top: Stem, to: Stem): Consideration[] {
     { what: 'cut', points: to === top ? 0 : CUT_TO },
   ];
 }
+
+/** How high a stem's tip stands, cm. */
+const heightOf = ({ courses }: FormScene['laid'], { id }: Stem): number =>
+  tipOf(courses.get(id) as Course)[2];
 
 /** What cutting the trunk back to a top takes: its own end, and that it led. */
 function topLoss({ laid, limits }: FormScene, trunk: Stem | undefined, top: Stem): Consideration[] {
@@ -137,7 +153,7 @@ function topLoss({ laid, limits }: FormScene, trunk: Stem | undefined, top: Stem
   );
   const wood = woodBetween(taperOf(trunk), atCm, trunk.length.value) / Math.max(1, woodOf(laid.tree));
   return [
-    { what: 'leads-already', points: LEADS_ALREADY },
+    { what: 'leads-already', points: onCurve(LEADS_ALREADY, heightOf(laid, top) - heightOf(laid, trunk)) },
     { what: 'wood', points: limits('weigh.wood').value * wood, measured: wood },
     { what: 'leaf', points: (limits('weigh.leaf').value * endCm) / shootsCm, measured: endCm / shootsCm },
   ];

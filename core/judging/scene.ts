@@ -5,6 +5,7 @@ import { kindFacts } from '../kinds/kinds';
 import { resolveLimits } from '../rules/limits';
 import { rulesOfSchool } from '../schools/schools';
 import { isInLeaf, woodSeason } from '../calendar/seasons';
+import { wallBearing } from '../sites/site';
 import { layOut } from '../tree/course';
 
 /** The scene a tree's rules look at: its courses, kind, site, school and figures, on the day it is looked at. */
@@ -32,6 +33,7 @@ export function sceneOf(state: TreeState): Scene {
     ...(state.snowCm !== undefined && { snowCm: state.snowCm }),
     standsOn: form?.standsOn ?? 'trunk',
     hasLeader: form?.hasLeader ?? false,
+    ...(form?.needsWall && { wallDeg: wallBearing(state.site) }),
     runDeg: { from: limits('set.fromDeg').value, to: limits('set.toDeg').value },
   };
 }

@@ -269,8 +269,8 @@ function topOverLimbs({ scene, form }: PlanQuestion, kept: readonly Kept[], trun
 }
 
 /** A top is held at a limb no further than this under reach, cm, and only once it has calmed to so much growth, cm, or where none was read has stood so many seasons: before, it answers with sprouts. Working values. */
-const NEAR_REACH_CM = 50;
-const CALM_CM = 50;
+const NEAR_REACH_CM = 40;
+const CALM_CM = 40;
 const CALM_SEASONS = 6;
 
 /** A form that is held within reach is cut to its highest limb that stays; above reach that is only one the grower pinned. */

@@ -2,6 +2,7 @@ import type { Act } from '../acts/acts';
 import { stemOf, type Stem } from '../tree/stem';
 import { onFigure } from '../words/ground';
 import { because, cm, type MessageCode } from '../words/message';
+import { renewalCut } from './heading';
 import { endCut } from './limb-ends';
 import type { PlanQuestion } from './question';
 import { shortenTo } from './shorten-to';
@@ -27,10 +28,12 @@ export function heldBack(question: PlanQuestion): Act[] {
 }
 
 /** Left of the program's own accord, whole, and with nothing to mend at its end. */
-function isFree({ scene, verdicts }: PlanQuestion, stem: Stem): boolean {
+function isFree({ scene, form, verdicts }: PlanQuestion, stem: Stem): boolean {
   const verdict = verdicts[stem.id];
   const isLeft = verdict?.decision === 'leave' && verdict.ruling === 'undecided' && verdict.rule === 'left';
-  return isLeft && !stem.headed && !stem.runUp && !endCut(scene, verdicts, stem);
+  if (!isLeft || stem.headed || stem.runUp) return false;
+  const renewal = form.renewsShoots ? renewalCut(scene, stem) : undefined;
+  return (renewal ?? endCut(scene, verdicts, stem)) === undefined;
 }
 
 /** What is left although it would take the tree over. */

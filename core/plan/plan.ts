@@ -107,7 +107,7 @@ export function cutQuestionOf(
     job === 'secondary' ? [stemId] : [],
   );
   const kept = [...chosen.limbs.map(({ stemId }) => stemId), ...secondaries];
-  return { scene, form, leaderId, ring: ringOf(question), kept };
+  return { scene, leaderId, ring: ringOf(question), kept };
 }
 
 /** Limbs that stay round the stem of a form that is not flat. */

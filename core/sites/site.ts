@@ -61,6 +61,9 @@ export const siteSchema = shape({ id: id(), ...siteFields });
 /** A place trees stand in, one for all its trees. */
 export type Site = Typed<typeof siteSchema>;
 
+/** The bearing along a site's wall or fence, deg; east where nobody said. */
+export const wallBearing = ({ wallBearingDeg }: Pick<Site, 'wallBearingDeg'>): number => wallBearingDeg ?? 90;
+
 /** Height a limb must start at on a bearing, cm: the highest of the sectors that cover it, or 0. */
 export function clearanceAt(site: Site, bearingDeg: number): { heightCm: number; why: string } {
   let found = { heightCm: 0, why: '' };

@@ -20,6 +20,7 @@ const BRIEF: Partial<Record<MessageCode, BriefId>> = {
   'side.halved': 'thins-crop',
   'side.has-fruited': 'fruited',
   'side.spur': 'spur',
+  'side.from-wall': 'spur',
   'side.low-fruit': 'fruit-low',
   'end.dead': 'died-back',
   'end.dead.to-shoot': 'died-back',

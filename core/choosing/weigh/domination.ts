@@ -93,7 +93,8 @@ export function dominationCost(scene: Scene, view: LimbView): Consideration[] {
     onCurve(GROWN, view.ofFoot) *
     meanOn(UPRIGHT, runDeg, runSure);
   const strongly: Consideration = { what: 'strong', points: strong, measured: ratio };
-  const outgrows = peersCost(scene, view);
+  // The arms of a wall are meant to outgrow what is clipped beside them.
+  const outgrows = scene.wallDeg === undefined ? peersCost(scene, view) : NOTHING;
   if (endsAtItsLimbs(laid, laid.trunk)) return [strongly, outgrows];
   const rival = rivalry(scene, view);
   const bunch = bunchOf(scene, stem).filter((other) => rivalry(scene, viewOf(scene, other)) >= RIVALS);
@@ -103,6 +104,8 @@ export function dominationCost(scene: Scene, view: LimbView): Consideration[] {
     ? [{ what: 'rival', points: rivals, measured: tipShare }, outgrows]
     : [strongly, outgrows];
 }
+
+const NOTHING: Consideration = { what: 'peers', points: 0 };
 
 /** What a limb costs that draws the tree to its side, past all that rise near it. */
 function peersCost({ laid, limits }: Scene, { stem, ratio: ofStem = 0, ratioSure }: LimbView): Consideration {

@@ -50,7 +50,7 @@ describe('what the program decides', () => {
       'X19',
       'X20',
       'Q13',
-      'Q17',
+      'P15',
     ]);
     expect(otherwise(situations as unknown as TreeCase[])).toEqual(['S02']);
   });

@@ -26,6 +26,7 @@ import {
   type Judgement,
   type TreeState,
   type WorkLine,
+  wallBearing,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { cardElevation, cardPlan, widestFrom, type CardPicture } from '../drawing/card-drawing';
@@ -128,9 +129,7 @@ export class WorkCard {
 
   readonly standingDeg = computed(() => {
     const { form, site } = this.state();
-    return formOf(form)?.needsWall
-      ? ((site.wallBearingDeg ?? 90) + 90) % 360
-      : widestFrom(this.picture().laid);
+    return formOf(form)?.needsWall ? (wallBearing(site) + 90) % 360 : widestFrom(this.picture().laid);
   });
 
   /** The side the tree is drawn from. */

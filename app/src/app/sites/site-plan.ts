@@ -8,6 +8,7 @@ import {
   type Place,
   type Site,
   type TreeState,
+  wallBearing,
 } from '../../../../core';
 import { extentOf } from '../drawing/frame';
 import { Say } from '../words/told';
@@ -76,7 +77,7 @@ export class SitePlan {
         ...{ id: record.id, name: record.name, x: at.x + by.dx, y: at.y + by.dy },
         crownPx: Math.max(5, extentOf(layOut(tree)).radiusCm * frame.scale),
         roomPx: roomCm === undefined ? undefined : (roomCm / 2) * frame.scale,
-        wallDeg: formOf(state.form)?.needsWall ? (site.wallBearingDeg ?? 90) : undefined,
+        wallDeg: formOf(state.form)?.needsWall ? wallBearing(site) : undefined,
         where: this.words.say('site-plan.tree', {
           ...{ tree: record.name, east: cm(record.place.eastCm), north: cm(record.place.northCm) },
         }),
