@@ -41,11 +41,14 @@ function risingWith({ laid, limits, standsOn }: Scene, shortestCm: number): Stem
     .sort((a, b) => joinHeightCm(laid, a) - joinHeightCm(laid, b) || (a.id < b.id ? -1 : 1));
 }
 
-/** Whether a stem rises from a limb of the trunk, beyond its foot and within `rib.armCm` of the trunk. */
+/** Whether a stem rises from a limb of the trunk, beyond its foot and within `rib.armCm` of the trunk; from an arm that was cut back anywhere to its end. */
 function isOnArm(laid: LaidTree, limits: Scene['limits'], { parent, origin }: Stem): boolean {
   const arm = parent.kind === 'stem' ? stemOf(laid.tree, parent.stemId) : undefined;
   if (!arm || !isOnTrunk(laid, arm) || arm.length.value < limits('scaffold.shortestCm').value) return false;
-  return origin.value >= limits('foot.joinCm').value && origin.value <= limits('rib.armCm').value;
+  const farthestCm = arm.headed
+    ? Math.max(arm.length.value, limits('rib.armCm').value)
+    : limits('rib.armCm').value;
+  return origin.value >= limits('foot.joinCm').value && origin.value <= farthestCm;
 }
 
 /**

@@ -1,6 +1,6 @@
 import { deg, told } from '../words/message';
 import { limbsOf } from './measures';
-import { crotchDeg } from '../tree/joins';
+import { crotchDeg, hangsOnCane } from '../tree/joins';
 import type { Finding, FindingRule } from './finding';
 
 /** A join too narrow to hold, or with bark seen trapped in it, which weighs more than the angle. */
@@ -18,6 +18,7 @@ export const narrowCrotch: FindingRule = {
       if (stem.barkTrapped) {
         return [{ ...found, gravity: 'must-go', limit: narrow, observed: 'bark-trapped' }];
       }
+      if (hangsOnCane(scene, stem)) return [];
       if (crotch < narrow.value) return [{ ...found, gravity: 'must-go', limit: narrow }];
       return crotch < doubtful.value ? [{ ...found, gravity: 'slight', limit: doubtful }] : [];
     });

@@ -172,9 +172,10 @@ const LONG: Curve = [
   [40, 1],
 ];
 const SPROUT: Curve = [
-  [10, 1],
-  [20, 0.6],
-  [30, 0],
+  [8, 1],
+  [15, 0.6],
+  [22, 0.1],
+  [28, 0],
 ];
 
 /** What a shoot costs a fan that stands away from the wall or into it, or straight up its middle. */

@@ -55,7 +55,9 @@ export function bend(
     if (leftCm < BEND_FROM_CM) return [];
     return [bendAct(stem, raised, because('bend.raise-weak', args, onFigure('thin.diameterMm')))];
   }
-  const toDeg = bendTarget(scene, form.firstStageDeg, stem);
+  const wanted = bendTarget(scene, form.firstStageDeg, stem);
+  const isHalfWay = wanted !== undefined && wanted < scene.runDeg.from && wanted > stem.shape.run.value;
+  const toDeg = isHalfWay ? Math.max(wanted, underTopDeg(scene, stem, topCm, leftCm)) : wanted;
   if (toDeg === undefined || leftCm < TIE_FROM_CM || !isWorthTying(scene, stem)) return [];
   const fromDeg = stem.shape.run.value;
   const { from, to } = scene.runDeg;
@@ -71,6 +73,16 @@ export function bend(
   const args = { run: deg(fromDeg), least: deg(from), most: deg(to), ...(isStaged && { now: deg(toDeg) }) };
   const figure = onFigure(fromDeg < from ? 'set.fromDeg' : 'set.toDeg');
   return [bendAct(stem, toDeg, because(code, args, figure))];
+}
+
+/** A bent limb stands this much higher than a straight one at the same angle, by its join, cm. Working value. */
+const BULGE_CM = 6;
+
+/** Flattest of the angles from upright, in whole degrees, that its form asks for or that keep a limb's tip under the leader's. */
+function underTopDeg({ laid, limits, runDeg }: FormScene, stem: Stem, topCm: number, leftCm: number): number {
+  const roomCm = topCm + limits('leader.clearCm').value - BULGE_CM - joinHeightCm(laid, stem);
+  const share = Math.min(1, Math.max(0, roomCm / leftCm));
+  return Math.min(runDeg.from, Math.ceil((Math.acos(share) * 180) / Math.PI));
 }
 
 /** A limb outside of the frame is brought down where it stands so much steeper than the form's own, deg, and is so long, cm. Working values. */

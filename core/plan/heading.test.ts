@@ -139,11 +139,13 @@ describe('an arm half way down to its wire', () => {
       limb(`l${i}`, 42 + i, bearing, { angle: 30, length: i === 0 ? length : 60 }),
     ),
   });
-  const cutOf = (length: number): number | undefined => cut(arms(length), 'l0')?.to;
+  const downTo = (length: number): number[] =>
+    acts(arms(length)).flatMap((act) => (act.kind === 'bend' && act.stemId === 'l0' ? [act.toDeg] : []));
 
-  it('keeps its tip while the leader’s is higher: 42 + 125 cos 48 = 126 under 130, 42 + 150 cos 48 = 142 over', () => {
-    expect(cutOf(125)).toBeUndefined();
-    expect(cutOf(150)).toBeLessThan((130 - 42) / Math.cos((48 * Math.PI) / 180));
+  it('is brought lower where its tip would stand over the leader’s, never cut: 42 + 100 cos 48 = 109 under 130 less 6, 42 + 150 cos 57 = 124', () => {
+    expect(downTo(100)).toEqual([48]);
+    expect(downTo(150)).toEqual([57]);
+    expect(cut(arms(150), 'l0')).toBeUndefined();
   });
 });
 
@@ -204,7 +206,7 @@ describe('a limb that stays', () => {
 describe('bending', () => {
   const wall = (school: TestTree['school']): Act[] =>
     acts({
-      ...{ form: 'horizontal-espalier', trunk: { length: 80, mm: 30 } },
+      ...{ form: 'horizontal-espalier', trunk: { length: 90, mm: 30 } },
       ...(school && { school }),
       limbs: [limb('a', 38, 90, { angle: 30 }), limb('b', 40, 270, { angle: 60 })],
     }).filter(({ kind }) => kind === 'bend');

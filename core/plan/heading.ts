@@ -151,9 +151,9 @@ function underLeader(
   leaderTipCm: number,
 ): Cut | undefined {
   const { laid, limits } = scene;
-  const staged = isFirstStage(scene, firstStageDeg, stem);
-  // An arm on its way down to its wire no longer rivals next summer: it need only be lower than the leader.
-  const clearCm = staged ? 0 : limits('leader.clearCm').value;
+  // An arm on its way down to its wire is brought lower rather than cut.
+  if (isFirstStage(scene, firstStageDeg, stem) && isWorthTying(scene, stem)) return undefined;
+  const clearCm = limits('leader.clearCm').value;
   const topCm = leaderTipCm - clearCm;
   const bent =
     correction?.kind === 'spread' || correction?.kind === 'rival-bent' ? correction.toDeg : undefined;
@@ -163,9 +163,7 @@ function underLeader(
   const { points } = courseFrom({ ...stem, shape: { ...stem.shape, run: angle, tip: angle } }, base);
   const over = points.findIndex((p) => p[2] > topCm);
   if (over < 0) return undefined;
-  const reason = staged
-    ? because('head.under-leader.staged', {}, onFigure('leader.clearCm'))
-    : because('head.under-leader', { clear: cm(clearCm) }, onFigure('leader.clearCm'));
+  const reason = because('head.under-leader', { clear: cm(clearCm) }, onFigure('leader.clearCm'));
   const toLengthCm = Math.max(
     limits('scaffold.shortestCm').value,
     (Math.max(0, over - 1) / (points.length - 1)) * stem.length.value,

@@ -1,5 +1,5 @@
 import type { Scene } from '../findings/finding';
-import { crotchDeg, ratioSure, thicknessRatio } from '../tree/joins';
+import { crotchDeg, hangsOnCane, ratioSure, thicknessRatio } from '../tree/joins';
 import type { Stem } from '../tree/stem';
 import { taperOf, woodBetween } from '../tree/taper';
 
@@ -113,7 +113,7 @@ export function againstLeaving(scene: Scene, stem: Stem): Weighed {
   const shared = {
     ...(stem.barkTrapped
       ? { bark: weight('weigh.bark') * Math.max(0.5, size) }
-      : { join: weight('weigh.join') * size * firm * splits }),
+      : { join: weight('weigh.join') * size * firm * splits * (hangsOnCane(scene, stem) ? 0.3 : 1) }),
     low:
       weight('weigh.low') *
       clamp(0.35, stem.length.value / 40, 1) *

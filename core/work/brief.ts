@@ -49,7 +49,6 @@ const BRIEF: Partial<Record<MessageCode, BriefId>> = {
   'head.top-hard': 'top',
   'head.top-over': 'top',
   'head.under-leader': 'under-leader',
-  'head.under-leader.staged': 'under-leader',
   'head.usual': 'forks',
   'head.usual.unread': 'forks',
   'head.weak': 'weak',

@@ -2,6 +2,7 @@ import type { Habit } from '../../kinds/kind-facts';
 import type { Scene } from '../../findings/finding';
 import { meanOn, type Curve } from '../curve';
 import type { Consideration } from '../consideration';
+import { hangsOnCane } from '../../tree/joins';
 import type { LimbView } from './view';
 
 /** How likely a join is to split, 0 to 1, by its angle, deg, in a kind of middling habit (common extension guidance: under 30 bark is trapped, 45 to 60 is soundest). */
@@ -22,6 +23,9 @@ const YOUNG_SEASONS = 1.5;
 /** A join that weighs little splits little; bark trapped in it is a fault even so. */
 const LEAST_OF_BARK = 0.5;
 
+/** A rib on an arm of a flat tree hangs on its cane, not on its join: it counts by this share. Working value. */
+const ON_ARM = 0.3;
+
 /** What a narrow join costs, by how much hangs on it; bark seen trapped weighs more than the angle. */
 export function joinCost(scene: Scene, view: LimbView): Consideration[] {
   const { limits, kind } = scene;
@@ -34,6 +38,8 @@ export function joinCost(scene: Scene, view: LimbView): Consideration[] {
   // The form may hold sharper joins to be sound: a rib of a fan is held by its cane.
   const shift = HOLDS_DEG[kind.habit.value] + 30 - limits('crotch.narrowDeg').value;
   const young = view.seasons <= YOUNG_SEASONS ? YOUNG : 1;
-  const points = limits('weigh.join').value * size * young * meanOn(SPLITS, crotch + shift, crotchSure);
+  const held = hangsOnCane(scene, stem) ? ON_ARM : 1;
+  const points =
+    limits('weigh.join').value * size * young * held * meanOn(SPLITS, crotch + shift, crotchSure);
   return [{ what: 'join', points, measured: crotch }];
 }

@@ -1,5 +1,5 @@
 import type { Scene } from '../../findings/finding';
-import { bearingDifference } from '../../geometry/vector';
+import { angleBetween, bearingDifference, direction } from '../../geometry/vector';
 import { tipOf, type Course } from '../../tree/course';
 import { prolongs } from '../../tree/joins';
 import { childrenOf, type Stem } from '../../tree/stem';
@@ -162,10 +162,17 @@ function inwardShare({ laid, standsOn }: Scene, stem: Stem): number {
   );
 }
 
+/** The turn between two shoots, deg: between their bearings, or on a wall, where these are alike, in its plane. */
+function turnBetween({ wallDeg }: Scene, { shape: a }: Stem, { shape: b }: Stem): number {
+  if (wallDeg === undefined) return bearingDifference(a.runBearing.value, b.runBearing.value);
+  return angleBetween(direction(a.runBearing.value, a.run.value), direction(b.runBearing.value, b.run.value));
+}
+
 /** What two side shoots of one limb cost each other. */
-export function sideRoom({ limits, laid }: Scene, a: Stem, b: Stem): Consideration[] {
+export function sideRoom(scene: Scene, a: Stem, b: Stem): Consideration[] {
+  const { limits, laid } = scene;
   const apart = Math.abs((laid.joins.get(a.id) ?? 0) - (laid.joins.get(b.id) ?? 0));
-  const turn = bearingDifference(a.shape.runBearing.value, b.shape.runBearing.value);
+  const turn = turnBetween(scene, a, b);
   const sure = Math.hypot(a.shape.runBearing.sure, b.shape.runBearing.sure);
   const points =
     limits('weigh.room').value *

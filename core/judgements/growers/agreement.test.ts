@@ -51,6 +51,7 @@ describe('what the program decides', () => {
       'X20',
       'Q13',
       'P15',
+      'M09',
     ]);
     expect(otherwise(situations as unknown as TreeCase[])).toEqual(['S02']);
   });
