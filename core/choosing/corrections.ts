@@ -44,12 +44,14 @@ function corrected(candidacy: Candidacy, correction: Correction, more: readonly 
   return { ...candidacy, against: [...candidacy.against, ...more], correction };
 }
 
-const isSoundEnough = ({ condition }: Stem): boolean => condition === 'sound' || condition === 'rubbed';
+/** Sound enough to be moved; what was mended would crack again, and a graft run up is left to run. */
+const mayBeMoved = ({ condition, mended, runUp }: Stem): boolean =>
+  (condition === 'sound' || condition === 'rubbed') && !mended && !runUp;
 
 /** Tied aside by `swing.deg` either way, if the wood is thin and the limb long enough to hold a tie. */
 function swings({ limits }: Scene, stem: Stem, seat: Seated): Candidacy[] {
   const isThin = stem.diameter.value <= limits('swing.thickMm').value;
-  if (!isThin || stem.length.value < SWING_FROM_CM || !isSoundEnough(stem) || stem.mended) return [];
+  if (!isThin || stem.length.value < SWING_FROM_CM || !mayBeMoved(stem)) return [];
   return [-1, 1].map((side) => {
     const byDeg = side * limits('swing.deg').value;
     const runBearing = { ...stem.shape.runBearing, value: (stem.shape.runBearing.value + byDeg + 360) % 360 };
@@ -72,7 +74,7 @@ export const TIE_FROM_CM = 25;
 
 /** Whether a limb can still be spread as a whole: soft, or one-year wood no thicker than its kind allows. */
 export function isPliable(scene: Scene, stem: Stem): boolean {
-  if (!isSoundEnough(stem) || stem.barkTrapped || stem.mended) return false;
+  if (!mayBeMoved(stem) || stem.barkTrapped) return false;
   if (isSoft(scene, stem)) return true;
   const isYoung = seasonsIn(stem, Math.max(1, scene.when.seasonsGrown)) <= PLIABLE_SEASONS;
   return (
@@ -130,7 +132,7 @@ const RIVAL_FROM_CM = 40;
 
 function rivalBent(scene: Scene, stem: Stem, asItStands: Candidacy, seat: Seated): Candidacy[] {
   const takesOver = asItStands.against.some(({ what }) => what === 'rival' || what === 'strong');
-  if (!takesOver || stem.barkTrapped || !isSoundEnough(stem) || stem.mended) return [];
+  if (!takesOver || stem.barkTrapped || !mayBeMoved(stem)) return [];
   const toDeg = scene.runDeg.from;
   const toLengthCm = stem.length.value * RIVAL_LEFT;
   const isFirm =

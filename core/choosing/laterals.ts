@@ -9,6 +9,7 @@ import { because, cm, deg, tagOf, told, type Reason } from '../words/message';
 import { summed, type Consideration } from './consideration';
 import { weighedReason } from './weighed-words';
 import { lossCost } from './weigh/loss';
+import { sectorCost } from './weigh/sector';
 import { sideRoom, sideShootHarm, sideShootsOf } from './weigh/side-shoot';
 import { viewOf } from './weigh/view';
 
@@ -43,15 +44,24 @@ export const MUST_GO = 200;
  * Which side shoots of a limb that stays go: those that harm more than taking them costs, of two in one room the worse. Decided
  * limb by limb, apart from the frame: what a limb carries is no reason for or against it but for its wood and leaf.
  */
-function sideShootsGoing(scene: FormScene, carrier: Stem): Map<StemId, Going> {
+function sideShootsGoing(scene: FormScene, carrier: Stem, frame: readonly Stem[]): Map<StemId, Going> {
   const shoots = sideShootsOf(scene, carrier);
-  const harm = new Map(shoots.map((stem) => [stem.id, sideShootHarm(scene, stem, carrier)]));
+  const harm = new Map(
+    shoots.map((stem): [StemId, Weighed[]] => [
+      stem.id,
+      [
+        ...sideShootHarm(scene, stem, carrier).map((one) => ({ one })),
+        // What is renewed every winter never grows that far.
+        ...(renewed(scene, stem) ? [] : sectorCost(scene, stem, carrier, frame)),
+      ],
+    ]),
+  );
   const loss = new Map(
     shoots.map((stem) => [stem.id, summed(lossCost(scene, viewOf(scene, stem))).cost + IN_DOUBT_KEEP * 100]),
   );
   const going = new Map<StemId, Going>();
   const against = (stem: Stem): Weighed[] => [
-    ...(harm.get(stem.id) ?? []).map((one) => ({ one })),
+    ...(harm.get(stem.id) ?? []),
     ...shoots
       .filter((other) => other !== stem && !going.has(other.id))
       .flatMap((other) => sideRoom(scene, stem, other).map((one) => ({ one, other: other.id }))),
@@ -91,9 +101,18 @@ const gravestFirst = (of: readonly Weighed[]): Weighed[] =>
     (a, b) => Number(b.one.must ?? false) - Number(a.one.must ?? false) || b.one.points - a.one.points,
   );
 
-/** What becomes of a side shoot: what goes and why, what stays for which job, and what is done to it. */
-export function sortLateral(scene: FormScene, stem: Stem, carrier: Stem, isFrame: boolean): LateralSort {
-  const going = sideShootsGoing(scene, carrier).get(stem.id);
+/**
+ * What becomes of a side shoot: what goes and why, what stays for which job, and what is done to it.
+ * @param frame the limbs of the frame, whose sectors it is not to enter
+ */
+export function sortLateral(
+  scene: FormScene,
+  stem: Stem,
+  carrier: Stem,
+  frame: readonly Stem[],
+): LateralSort {
+  const going = sideShootsGoing(scene, carrier, frame).get(stem.id);
+  const isFrame = frame.some(({ id }) => id === carrier.id);
   if (going) {
     const [first, ...rest] = going.against;
     const told = [first, ...rest.filter(({ one }) => one.points >= 6).slice(0, 1)].filter(

@@ -326,8 +326,10 @@ function shootVerdict({ scene, chosen }: OtherwiseQuestion, stem: Stem, own: rea
     const reasons = [short, ...reasonsOf(own, scene.laid.tree)];
     return { decision: 'leave', rule: 'lateral', reasons };
   }
-  const isFrame = chosen.limbs.some(({ stemId, role }) => stemId === carrier.id && role === 'scaffold');
-  const sorted = sortLateral(scene, stem, carrier, isFrame);
+  const frame = chosen.limbs
+    .filter(({ role }) => role === 'scaffold')
+    .flatMap(({ stemId }) => stemOf(scene.laid.tree, stemId) ?? []);
+  const sorted = sortLateral(scene, stem, carrier, frame);
   const { sort, toDeg, toLengthCm, purpose, rule, reasons, job, gain } = sorted;
   const isTold = (finding: Finding): boolean =>
     reasons.some((reason) => restsOn(reason, onFinding(finding.rule)));

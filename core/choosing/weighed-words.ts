@@ -26,6 +26,7 @@ const TOLD: Partial<Record<ConsiderationId, { args?: (measured: number) => Args;
   spared: { on: [onFigure('weigh.spared')] },
   touch: { on: [onFinding('crossing'), onFigure('cross.touchCm')] },
   rub: { on: [onFinding('crossing'), onFigure('weigh.rub')] },
+  sector: { on: [onFigure('weigh.room')] },
   node: { on: [onFinding('same-node'), onFigure('weigh.node')] },
   feet: { args: (x) => ({ turn: deg(x) }), on: [onFigure('weigh.room')] },
   plane: { args: (x) => ({ off: deg(x) }), on: [onFigure('plane.mostDeg'), onFigure('weigh.plane')] },

@@ -91,6 +91,7 @@ const BRIEF: Partial<Record<MessageCode, BriefId>> = {
   'weighed.room': 'crowds',
   'weighed.room.same': 'one-spot',
   'weighed.rub': 'rubs',
+  'weighed.sector': 'crowds',
   'weighed.slight': 'slight',
   'weighed.spared': 'time-over',
   'weighed.sprout': 'sprout',

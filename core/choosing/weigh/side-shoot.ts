@@ -103,7 +103,11 @@ export function sideShootHarm(scene: FormScene, stem: Stem, carrier: Stem): Cons
     {
       what: 'inward',
       points:
-        limits('weigh.inward').value * SHARE.inward * long * meanOn(INWARD, inwardShare(scene, stem), 0.06),
+        limits('weigh.inward').value *
+        SHARE.inward *
+        long *
+        (shadesBark(scene, stem) ? SHADES : 1) *
+        meanOn(INWARD, inwardShare(scene, stem), 0.06),
     },
     {
       what: 'hangs',
@@ -141,6 +145,14 @@ export function sideShootHarm(scene: FormScene, stem: Stem, carrier: Stem): Cons
     ...(mustGo(scene.findings, view) ? [{ what: 'must-go', points: 0, must: true } as const] : []),
   ]);
 }
+
+/** Small wood inside that shades bark counts by this share, up to this length, cm. Working values. */
+const SHADES = 0.3;
+const SHADES_CM = 40;
+
+/** Whether a small shoot inside is wanted for its shade: on an evergreen, whose bark burns, on a hot site, and by a school that keeps such wood. */
+const shadesBark = ({ kind, site, answers }: FormScene, { length }: Stem): boolean =>
+  length.value <= SHADES_CM && (kind.evergreen.value || site.hot === true || answers.inside === 'shade-wood');
 
 /** A shoot no longer than this is a spur, cm: fruiting wood, until it runs up. */
 const SPUR_CM = 10;
