@@ -87,6 +87,10 @@ export const measureCalled = (measure: keyof Account): Message => told(`measure.
 export const overCap = (account: Account, caps: Account): keyof Account | undefined =>
   MEASURES.find((measure) => account[measure] > caps[measure] + 1e-9);
 
+/** The same, by the whole percent in which shares are told: a cap is not said to be passed by what reads the same. */
+export const passedCap = (account: Account, caps: Account): keyof Account | undefined =>
+  MEASURES.find((measure) => Math.round(account[measure] * 100) > Math.round(caps[measure] * 100));
+
 export const sumOf = (a: Account, b: Account): Account => ({
   wood: a.wood + b.wood,
   shoots: a.shoots + b.shoots,

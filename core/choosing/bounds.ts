@@ -1,6 +1,7 @@
 import { crowdsOf, leastOfCrowds, type Crowd } from './crowds';
 import { BREACH } from './pair-tables';
 import type { Circle } from './problem';
+import { decidedBy } from './later';
 import { closedRing, leastCost, type Ring } from './ring';
 import type { Rough } from './rough';
 import type { Taking } from './taking';
@@ -24,11 +25,9 @@ export interface CrowdCost {
  */
 export class Bounds {
   private readonly hasParents: boolean;
+  /** For each circle the stems that are decided by it. */
+  private readonly decided: readonly Uint8Array[];
   private readonly parted: readonly Crowd[];
-  /** What each stem costs at the least outside of every place, whatever else is taken. */
-  private readonly idle: Float64Array;
-  /** Stems that could join each circle. */
-  private readonly stemsOf: readonly (readonly number[])[];
   /** For each stem: the place in the order of its last option, -1 for none. */
   private readonly lastAt: readonly number[];
   /** For each stem that may yet join a ring: what it adds at the least; valid where its stamp is the last. */
@@ -37,17 +36,14 @@ export class Bounds {
   constructor(
     private readonly now: Taking,
     private readonly order: Order,
-    /** What each circle adds at the least, filled for itself alone; undefined where it is not known. */
-    private readonly alone: readonly (number | undefined)[],
+    /** What the circles from each on cost by themselves at the least; none where it is not known. */
+    private readonly later: readonly number[],
   ) {
-    const { stems, options, circles, parents, out } = now.problem;
-    this.idle = Float64Array.from(stems, (_, s) => now.jobNow(s));
-    this.stemsOf = circles.map((_, c) => [
-      ...new Set(options.filter(({ circle }) => circle === c).map(({ stem }) => stem)),
-    ]);
+    const { stems, circles, parents, out } = now.problem;
     this.lastAt = stems.map((_, stem) => order.options.findLastIndex((o) => now.option(o).stem === stem));
+    this.decided = circles.map((_, c) => decidedBy(now.problem, c));
     this.hasParents = parents.some((parent) => parent >= 0);
-    this.parted = crowdsOf(now.problem, now.tables, (s) => (out[s] as number) - (this.idle[s] as number));
+    this.parted = crowdsOf(now.problem, now.tables, (s) => (out[s] as number) - now.jobNow(s));
     const n = stems.length;
     this.joining = { least: new Float64Array(n), stamps: new Int32Array(n), stamp: 0 };
   }
@@ -72,9 +68,30 @@ export class Bounds {
     problem.circles.forEach((circle, c) => {
       if (c < current) sum += closedRing(circle, rings[c] as Ring);
       else if (c === current) sum += this.ring(c, next);
-      else sum += Math.max(this.aloneNow(c), this.ring(c, this.startOf(c)));
+      else sum += this.ring(c, this.startOf(c));
     });
     return { unpinned: this.missingPins(next), value: sum, tie };
+  }
+
+  /** The same, with all that comes after the present circle at what it costs by itself at the least; undefined where that is not known. */
+  withLater(current: number, next: number): Rough | undefined {
+    const { problem, rings, value, isUsed, tie } = this.now;
+    const rest = this.later[current + 1];
+    if (rest === undefined) return undefined;
+    const decided = this.decided[current] as Uint8Array;
+    let sum = value + this.orphans(next) * BREACH + rest + this.ring(current, next);
+    for (let s = 0; s < decided.length; s++) if (decided[s] && !isUsed[s]) sum += this.now.jobNow(s);
+    for (let c = 0; c < current; c++) sum += closedRing(problem.circles[c] as Circle, rings[c] as Ring);
+    return { unpinned: this.missingPins(next), value: sum, tie };
+  }
+
+  /** Least that stems decided by the present circle cost each other where they stay. */
+  crowdsBefore(current: number): number {
+    const { problem, isUsed } = this.now;
+    const decided = this.decided[current] as Uint8Array;
+    return leastOfCrowds(this.parted, (s) =>
+      isUsed[s] || !decided[s] ? 0 : (problem.out[s] as number) - this.now.jobNow(s),
+    );
   }
 
   /** Least that stems not yet decided cost each other where they stay, beyond what they cost alone. */
@@ -103,14 +120,6 @@ export class Bounds {
 
   private startOf(circle: number): number {
     return circle === 0 ? 0 : (this.order.ends[circle - 1] as number);
-  }
-
-  /** The bound of a ring to come, found for itself alone against the cheapest jobs of its stems, beside what those cost now. */
-  private aloneNow(c: number): number {
-    let bound = this.alone[c] ?? -Infinity;
-    for (const s of this.stemsOf[c] as readonly number[])
-      if (!this.now.isUsed[s]) bound -= this.now.jobNow(s) - (this.idle[s] as number);
-    return bound;
   }
 
   /** Pinned stems not taken whose options all lie before `next`. */

@@ -1,4 +1,4 @@
-import type { Circle, Option, Problem } from './problem';
+import type { Circle } from './problem';
 import { BREACH } from './pair-tables';
 import { countCost, gapCost, spanDeg, spreadCost } from './score';
 
@@ -75,30 +75,5 @@ export function widened({ spreads, arc }: Circle, ring: Ring, o: number, atDeg: 
     innerGap: n === 0 ? opening : Math.max(innerGap, atDeg - last),
     low: spreads.map(({ value }, i) => Math.min(low[i] as number, value[o] as number)),
     high: spreads.map(({ value }, i) => Math.max(high[i] as number, value[o] as number)),
-  };
-}
-
-/** One circle of a problem as a problem of its own, each option at what it costs against its stem's cheapest job outside. */
-export function alone(problem: Problem, c: number, against: (option: Option) => number): Problem {
-  const { options, circles, pairs, stems } = problem;
-  const own = options.map((_, o) => o).filter((o) => options[o]?.circle === c);
-  const index = new Map(own.map((o, i) => [o, i]));
-  const circle = circles[c] as Circle;
-  const spreads = circle.spreads.map((spread) => ({
-    ...spread,
-    value: own.map((o) => spread.value[o] as number),
-  }));
-  const free = stems.map(() => 0);
-  return {
-    ...{ stems, pinned: [], parents: stems.map(() => -1), out: free, leave: free, besides: [], amidst: [] },
-    options: own.map((o) => {
-      const option = options[o] as Option;
-      return { ...option, circle: 0, cost: against(option) };
-    }),
-    pairs: pairs.flatMap((pair) => {
-      const [a, b] = [index.get(pair.a), index.get(pair.b)];
-      return a === undefined || b === undefined ? [] : [{ ...pair, a, b }];
-    }),
-    circles: [{ ...circle, spreads }],
   };
 }

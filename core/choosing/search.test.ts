@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { meanOn, onCurve, type Curve } from './curve';
 import { everyDecision, summed } from '../testing/every-decision';
 import { compareCosts, type Circle, type Cost, type Option, type Problem } from './problem';
-import { pairTables } from './pair-tables';
+import { later } from './later';
+import { BREACH, pairTables } from './pair-tables';
 import { largestGapDeg, wholeOf } from './score';
 import type { Solution } from './solution';
 import { solve } from './solve';
@@ -105,6 +106,19 @@ describe('the search', () => {
         expect(new Set(best.map(stems)).size).toBe(best.length);
       }),
       { numRuns: 100, seed: 98 },
+    );
+  });
+
+  it('never pays less in the circles from one on than their own best set costs by itself', () => {
+    fc.assert(
+      fc.property(problem, (of) => {
+        const value = ([, breaches, cost]: Cost): number => breaches * BREACH + cost;
+        const whole = value(everyDecision({ ...of, pinned: [] })[0] as Cost);
+        const parts = of.circles.map((_, from) => value(everyDecision(later(of, from))[0] as Cost));
+        for (const part of parts) expect(part).toBeLessThanOrEqual(whole);
+        expect([...parts].sort((a, b) => b - a)).toEqual(parts);
+      }),
+      { numRuns: 150, seed: 95 },
     );
   });
 

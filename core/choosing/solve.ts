@@ -1,7 +1,7 @@
 import { Bounds, type CrowdCost, type Order } from './bounds';
-import { breachesIn, BREACH, pairTables, valueOf, type PairTables } from './pair-tables';
+import { breachesIn, BREACH, pairTables, type PairTables } from './pair-tables';
 import { compareCosts, type Cost, type Option, type Problem } from './problem';
-import { alone } from './ring';
+import { later } from './later';
 import { costOf, type Rough } from './rough';
 import { wholeOf } from './score';
 import type { Progress, Solution, Solved, SolveOptions } from './solution';
@@ -17,7 +17,7 @@ export function solve(
   problem: Problem,
   { keep = 4, nodeLimit = Infinity, tryLimit = Infinity, startFrom, onProgress }: SolveOptions = {},
 ): Solved {
-  const search = new Search(problem, keep, nodeLimit, tryLimit, onProgress);
+  const search = new Search(problem, keep, { nodeLimit, tryLimit, onProgress }, leastLater(problem));
   search.seed(startFrom);
   search.extend(0);
   const best = search.kept[0]?.cost as Cost;
@@ -32,9 +32,6 @@ export function solve(
 
 /** Sets looked at between one word of progress and the next. */
 const NODES_A_WORD = 4096;
-
-/** Sets looked at to bound one ring by itself. */
-const ALONE_LIMIT = 3000;
 
 /** Single steps tried toward a good set before the search, at most. */
 const SEEDED_TRIES = 1000;
@@ -54,18 +51,14 @@ class Search {
   constructor(
     private readonly problem: Problem,
     private readonly keep: number,
-    private readonly nodeLimit: number,
-    private readonly tryLimit = Infinity,
-    private readonly onProgress?: Progress,
+    private readonly limits: Limits,
+    /** What the circles from each on cost by themselves at the least. */
+    later: readonly number[] = [],
   ) {
     this.tables = pairTables(problem);
     this.order = orderOf(problem, this.tables);
     this.now = new Taking(problem, this.tables);
-    this.bounds = new Bounds(
-      this.now,
-      this.order,
-      problem.circles.map((_, c) => this.leastAlone(c)),
-    );
+    this.bounds = new Bounds(this.now, this.order, later);
   }
 
   /** Good sets to measure branches against from the start: the one given, or what single steps lead to from none. */
@@ -104,13 +97,14 @@ class Search {
    * @param seen what crowds cost in a set that the present one was grown from
    */
   extend(from: number, seen: CrowdCost = this.bounds.crowds()): void {
-    if (this.nodes >= this.nodeLimit || this.tries >= this.tryLimit) {
+    const { nodeLimit, tryLimit = Infinity, onProgress } = this.limits;
+    if (this.nodes >= nodeLimit || this.tries >= tryLimit) {
       const bound = costOf(this.boundFrom(this.bounds.circleAt(from), from));
       if (!this.openBound || compareCosts(bound, this.openBound) < 0) this.openBound = bound;
       return;
     }
     this.nodes++;
-    if (this.nodes % NODES_A_WORD === 0) this.onProgress?.(this.nodes, this.nodeLimit);
+    if (this.nodes % NODES_A_WORD === 0) onProgress?.(this.nodes, nodeLimit);
     if (this.mayBeKept(this.bounds.asItIs(), seen)) this.offer(this.now.taken);
     for (let i = from; i < this.order.options.length; i++) {
       const o = this.order.options[i] as number;
@@ -118,7 +112,9 @@ class Search {
       if (this.now.isUsed[stem]) continue;
       this.tries++;
       const release = this.now.take(o);
-      const next = this.mayBeKept(this.bounds.ofEach(circle, i + 1), seen);
+      const next = this.isHopelessLater(circle, i + 1)
+        ? undefined
+        : this.mayBeKept(this.bounds.ofEach(circle, i + 1), seen);
       if (next) this.extend(i + 1, next);
       release();
     }
@@ -142,6 +138,12 @@ class Search {
     return this.isHopeless(over(bound, crowds.cost)) ? undefined : crowds;
   }
 
+  private isHopelessLater(current: number, next: number): boolean {
+    const bound = this.bounds.withLater(current, next);
+    if (!bound) return false;
+    return this.isHopeless(bound) || this.isHopeless(over(bound, this.bounds.crowdsBefore(current)));
+  }
+
   private isHopeless(bound: Rough): boolean {
     if (this.breaksMore(bound.unpinned, breachesIn(bound.value))) return true;
     const worst = this.worstKept();
@@ -158,20 +160,6 @@ class Search {
     const best = this.kept[0]?.cost;
     if (!best) return false;
     return unpinned > best[0] || (unpinned === best[0] && breaches > best[1]);
-  }
-
-  /**
-   * Least that a ring filled for itself alone adds, found by the same search; undefined when there is only one ring, or
-   * the search took too long. What a whole set pays within a ring is never less than this.
-   */
-  private leastAlone(c: number): number | undefined {
-    if (this.problem.circles.length === 1) return undefined;
-    const against = (option: Option): number => option.cost - this.now.jobNow(option.stem);
-    const search = new Search(alone(this.problem, c, against), 1, ALONE_LIMIT);
-    search.seed();
-    search.extend(0);
-    const best = search.kept[0];
-    return !best || search.openBound ? undefined : valueOf({ breaches: best.cost[1], cost: best.cost[2] });
   }
 
   /** Keeps a set if it is among the best with stems of its own in its places. */
@@ -212,6 +200,29 @@ class Search {
       compareCosts(a.cost, b.cost) || compareLists(stems(a), stems(b)) || compareLists(a.options, b.options)
     );
   }
+}
+
+interface Limits {
+  nodeLimit: number;
+  tryLimit?: number;
+  onProgress?: Progress | undefined;
+}
+
+/** Sets looked at to bound all rings from one on by themselves. */
+const LATER_LIMIT = 3000;
+
+/** Least that the rings from each on cost by themselves, the last first, each by those after it. */
+function leastLater(problem: Problem): number[] {
+  const least: number[] = problem.circles.map(() => 0);
+  for (let from = problem.circles.length - 1; from > 0; from--) {
+    const search = new Search(later(problem, from), 1, { nodeLimit: LATER_LIMIT }, least.slice(from));
+    search.seed();
+    search.extend(0);
+    const best = search.kept[0]?.cost as Cost;
+    const bound = search.openBound && compareCosts(search.openBound, best) < 0 ? search.openBound : best;
+    least[from] = bound[1] * BREACH + bound[2];
+  }
+  return least;
 }
 
 const over = (bound: Rough, cost: number): Rough => ({ ...bound, value: bound.value + cost });

@@ -56,8 +56,9 @@ export function bend(
     return [bendAct(stem, raised, because('bend.raise-weak', args, onFigure('thin.diameterMm')))];
   }
   const wanted = bendTarget(scene, form.firstStageDeg, stem);
-  const isHalfWay = wanted !== undefined && wanted < scene.runDeg.from && wanted > stem.shape.run.value;
-  const toDeg = isHalfWay ? Math.max(wanted, underTopDeg(scene, stem, topCm, leftCm)) : wanted;
+  const leaderTipCm = topCm + scene.limits('leader.clearCm').value;
+  const isHalfWay = isFirstStage(scene, form.firstStageDeg, stem);
+  const toDeg = isHalfWay && wanted !== undefined ? firstStageTo(scene, wanted, stem, leaderTipCm) : wanted;
   if (toDeg === undefined || leftCm < TIE_FROM_CM || !isWorthTying(scene, stem)) return [];
   const fromDeg = stem.shape.run.value;
   const { from, to } = scene.runDeg;
@@ -78,11 +79,20 @@ export function bend(
 /** A bent limb stands this much higher than a straight one at the same angle, by its join, cm. Working value. */
 const BULGE_CM = 6;
 
-/** Flattest of the angles from upright, in whole degrees, that its form asks for or that keep a limb's tip under the leader's. */
-function underTopDeg({ laid, limits, runDeg }: FormScene, stem: Stem, topCm: number, leftCm: number): number {
-  const roomCm = topCm + limits('leader.clearCm').value - BULGE_CM - joinHeightCm(laid, stem);
-  const share = Math.min(1, Math.max(0, roomCm / leftCm));
-  return Math.min(runDeg.from, Math.ceil((Math.acos(share) * 180) / Math.PI));
+/** Furthest down an arm is brought in its first stage, deg. Working value. */
+const FIRST_STAGE_MOST_DEG = 65;
+
+/** Angle from upright, in whole degrees, an arm is brought to first: the stage's own, or as far down as keeps its tip under the leader's. */
+export function firstStageTo(
+  { laid }: FormScene,
+  firstStageDeg: number,
+  stem: Stem,
+  leaderTipCm: number,
+): number {
+  const roomCm = leaderTipCm - BULGE_CM - joinHeightCm(laid, stem);
+  const share = Math.min(1, Math.max(0, roomCm / stem.length.value));
+  const clearDeg = Math.ceil((Math.acos(share) * 180) / Math.PI);
+  return Math.max(firstStageDeg, Math.min(FIRST_STAGE_MOST_DEG, clearDeg));
 }
 
 /** A limb outside of the frame is brought down where it stands so much steeper than the form's own, deg, and is so long, cm. Working values. */

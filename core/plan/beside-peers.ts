@@ -15,6 +15,8 @@ export const WEAK_BESIDE = 0.75;
 export function besidePeers({ scene, chosen }: PlanQuestion, stem: Stem): number {
   const peers = chosen.limbs
     .filter(({ role, stemId }) => role === 'scaffold' && stemId !== stem.id)
+    // A rival that is cut hard is no measure of the others.
+    .filter(({ correction }) => correction?.kind !== 'rival-bent')
     .flatMap(({ stemId }) => stemOf(scene.laid.tree, stemId) ?? []);
   if (peers.length < 2) return 1;
   const over = (of: (stem: Stem) => number): number => of(stem) / Math.max(1, middle(peers.map(of)));

@@ -142,10 +142,15 @@ describe('an arm half way down to its wire', () => {
   const downTo = (length: number): number[] =>
     acts(arms(length)).flatMap((act) => (act.kind === 'bend' && act.stemId === 'l0' ? [act.toDeg] : []));
 
-  it('is brought lower where its tip would stand over the leader’s, never cut: 42 + 100 cos 48 = 109 under 130 less 6, 42 + 150 cos 57 = 124', () => {
+  it('is brought lower where its tip would stand over the leader’s: 42 + 100 cos 48 = 109 under 130 less 6, 42 + 150 cos 57 = 124', () => {
     expect(downTo(100)).toEqual([48]);
     expect(downTo(150)).toEqual([57]);
     expect(cut(arms(150), 'l0')).toBeUndefined();
+  });
+
+  it('but not past 65 deg: what then stands over it is cut, 42 + 230 cos 65 = 139', () => {
+    expect(downTo(230)).toEqual([65]);
+    expect(cut(arms(230), 'l0')?.to).toBeLessThan((130 - 42) / Math.cos((65 * Math.PI) / 180));
   });
 });
 

@@ -7,7 +7,7 @@ import { arcAtHeight, courseFrom, tipOf, type Course } from '../tree/course';
 import { stemOf, type Stem } from '../tree/stem';
 import type { Act } from '../acts/acts';
 import { renewed } from '../choosing/laterals';
-import { bendTarget, isFirstStage, isWorthTying } from './bends';
+import { bendTarget, firstStageTo, isFirstStage, isWorthTying } from './bends';
 import { endCut, newestCm } from './limb-ends';
 import type { Kept, PlanQuestion } from './question';
 import { besidePeers, lastGrowthCm, WEAK_BESIDE } from './beside-peers';
@@ -151,19 +151,24 @@ function underLeader(
   leaderTipCm: number,
 ): Cut | undefined {
   const { laid, limits } = scene;
-  // An arm on its way down to its wire is brought lower rather than cut.
-  if (isFirstStage(scene, firstStageDeg, stem) && isWorthTying(scene, stem)) return undefined;
-  const clearCm = limits('leader.clearCm').value;
+  const staged = isFirstStage(scene, firstStageDeg, stem) && isWorthTying(scene, stem);
+  // In leaf its leader grows on as well.
+  if (staged && scene.when.inLeaf) return undefined;
+  // An arm on its way down to its wire no longer rivals next summer: it need only be lower than the leader.
+  const clearCm = staged ? 0 : limits('leader.clearCm').value;
   const topCm = leaderTipCm - clearCm;
   const bent =
     correction?.kind === 'spread' || correction?.kind === 'rival-bent' ? correction.toDeg : undefined;
-  const target = bent ?? (isWorthTying(scene, stem) ? bendTarget(scene, firstStageDeg, stem) : undefined);
+  const wanted = isWorthTying(scene, stem) ? bendTarget(scene, firstStageDeg, stem) : undefined;
+  const target = bent ?? (staged && wanted ? firstStageTo(scene, wanted, stem, leaderTipCm) : wanted);
   const angle = reading('angle', target ?? stem.shape.run.value, 'gauge');
   const base = (laid.courses.get(stem.id) as Course).points[0] as Course['points'][number];
   const { points } = courseFrom({ ...stem, shape: { ...stem.shape, run: angle, tip: angle } }, base);
   const over = points.findIndex((p) => p[2] > topCm);
   if (over < 0) return undefined;
-  const reason = because('head.under-leader', { clear: cm(clearCm) }, onFigure('leader.clearCm'));
+  const reason = staged
+    ? because('head.under-leader.staged', {}, onFigure('leader.clearCm'))
+    : because('head.under-leader', { clear: cm(clearCm) }, onFigure('leader.clearCm'));
   const toLengthCm = Math.max(
     limits('scaffold.shortestCm').value,
     (Math.max(0, over - 1) / (points.length - 1)) * stem.length.value,

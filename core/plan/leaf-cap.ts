@@ -7,7 +7,11 @@ import type { StemId } from '../tree/stem-readings';
 import type { PlanQuestion } from './question';
 
 /** Cuts that lose nothing by being made in winter. */
-const WINTER_WORK: readonly HeadingPurpose[] = ['under-leader', 'equalise', 'side-shoot', 'leader-tip'];
+const WINTER_WORK: readonly HeadingPurpose[] = [
+  ...(['under-leader', 'equalise', 'side-shoot', 'leader-tip'] as const),
+  // What is spared for its leaf keeps it, where that is much.
+  'calm-temporary',
+];
 
 /** The acts of a visit in leaf, and the limbs whose cuts wait for winter so that no more leaf goes than is usual. */
 export interface WithinLeaf {

@@ -1,8 +1,8 @@
 import type { Form } from '../forms/form';
 import type { Kept, PlanQuestion } from './question';
 import type { FormScene } from '../choosing/candidacy';
-import { onFinding, onKind, onSchool, onTree } from '../words/ground';
-import { because, restsOn, type Reason } from '../words/message';
+import { onFigure, onFinding, onKind, onSchool, onTree } from '../words/ground';
+import { because, cm, restsOn, type Reason } from '../words/message';
 import { standsBy, type Verdict } from '../choosing/verdicts';
 import { joinHeightCm } from '../tree/joins';
 import { answerCalled, asked, type QuestionId } from '../schools/questions';
@@ -199,9 +199,15 @@ function temporary({ scene, verdicts }: PlanQuestion): Act[] {
     const left = verdict.isHeldShort ? stem.length.value * (1 - share) : stem.length.value;
     const toLengthCm = Math.max(shortest, left);
     const diameterMm = cutDiameterMm(stem, toLengthCm);
+    const calm = because('head.calm', { length: cm(toLengthCm) }, onFigure('stay.shortenShare'));
     const cut: Act[] =
       toLengthCm < stem.length.value
-        ? [{ kind: 'shorten', stemId: stem.id, toLengthCm, diameterMm, purpose: 'calm-temporary', reason }]
+        ? [
+            {
+              ...{ kind: 'shorten', stemId: stem.id, toLengthCm, diameterMm },
+              ...{ purpose: 'calm-temporary', reason: calm },
+            },
+          ]
         : [];
     return [
       { kind: 'stay', stemId: stem.id, until: verdict.until, keptFor: verdict.keptFor, reason },

@@ -160,7 +160,6 @@ function putOff(question: StagingQuestion, stem: Stem, winters: number, over: ke
   }
   const args = {
     ...{ cap: share(caps[over]), measure: measureCalled(over), purpose, until: untilTold(scene.when, until) },
-    short: competes(before) ? 'yes' : 'no',
   };
   const why = because('stay.cap', args, onFigure(capFigure(over, year)));
   return forAWhile(question, stem, until, keptFor, why);
@@ -178,13 +177,13 @@ function isSlight({ scene }: StagingQuestion, { parent, diameter, length }: Stem
 
 /** A limb that stays for a while, and why. */
 function forAWhile(
-  { verdicts }: StagingQuestion,
+  question: StagingQuestion,
   stem: Stem,
   until: string,
   keptFor: KeptFor,
   why: Reason,
 ): Verdict {
-  const before = verdicts[stem.id] as Verdict;
+  const before = question.verdicts[stem.id] as Verdict;
   const isHeldShort = keptFor === 'fruit' ? false : competes(before);
   return {
     ...before,

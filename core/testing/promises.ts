@@ -1,5 +1,5 @@
 import type { Act } from '../acts/acts';
-import { overCap } from '../acts/account';
+import { passedCap } from '../acts/account';
 import { findingsOn } from '../findings/finding';
 import { bearingDifference } from '../geometry/vector';
 import type { TreeState } from '../history/tree-at';
@@ -135,7 +135,7 @@ export const PROMISES: Readonly<Record<string, Promised>> = {
   },
 
   'a cap that is passed is told': (_, { plan }) => {
-    const over = overCap(plan.account, plan.caps);
+    const over = passedCap(plan.account, plan.caps);
     if (!over) return [];
     const notes = plan.notes.map(({ code }) => code as string);
     return notes.some((code) => code.startsWith('note.over'))

@@ -26,7 +26,7 @@ import {
   mm,
   schoolCalled,
   told,
-  overCap,
+  passedCap,
   type FormId,
 } from '../../../../core';
 import { IS_NARROW } from '../shell/narrow';
@@ -141,7 +141,7 @@ export class BenchPage {
         capKey: `${measure}.${which}`,
         isOver: plan.account[measure] > plan.caps[measure] + 1e-9,
       })),
-      isOver: overCap(plan.account, plan.caps) !== undefined,
+      isOver: passedCap(plan.account, plan.caps) !== undefined,
       wounds: told('account.wounds', { cuts: plan.wounds, largest: mm(plan.largestWoundMm) }),
     };
   });
