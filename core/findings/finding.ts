@@ -104,8 +104,6 @@ export interface SetPlace {
 export interface ProposedSet {
   places: readonly SetPlace[];
   leaderId: StemId | undefined;
-  /** Arms half way down to their wire: they no longer rival the leader next summer. */
-  onTheirWay: readonly StemId[];
 }
 
 /** A rule that needs the limbs that are to stay: it looks at the proposed set, and at the planned tree. */

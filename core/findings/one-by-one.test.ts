@@ -16,10 +16,10 @@ const sceneWith = (limbs: Limb[], more: Partial<TestTree> = {}): Scene =>
   sceneOf(treeOf({ form: 'central-leader', trunk: { length: 200, mm: 40 }, limbs, ...more }));
 
 /** What is found of all stems as limbs that stay, the leader among them. */
-function underLeader(scene: Scene, onTheirWay: string[] = [], leaderId: string | undefined = 'trunk') {
+function underLeader(scene: Scene, leaderId: string | undefined = 'trunk') {
   const place = { name: 'tier', called: told('rule.overtopping'), limbs: scene.laid.tree.stems };
   const places = [{ ...place, arcDeg: 360, largestGapDeg: 0, evenGapDeg: 360 }];
-  return lookAtSet(scene, { places, leaderId, onTheirWay }).filter(({ rule }) => rule === 'overtopping');
+  return lookAtSet(scene, { places, leaderId }).filter(({ rule }) => rule === 'overtopping');
 }
 
 describe('a limb that comes too near the leader', () => {
@@ -42,13 +42,13 @@ describe('a limb that comes too near the leader', () => {
     ]);
   });
 
-  it('has until it stands over the leader where it is on its way down', () => {
-    expect(underLeader(scene, ['near', 'over']).map(({ stemId }) => stemId)).toEqual(['over']);
+  it('on a wall only where it stands over it', () => {
+    expect(underLeader({ ...scene, wallDeg: 90 }).map(({ stemId }) => stemId)).toEqual(['over']);
   });
 
   it('is nothing on a tree without a leader, or whose leader is gone', () => {
     expect(underLeader({ ...scene, hasLeader: false })).toEqual([]);
-    expect(underLeader(scene, [], 'cut off')).toEqual([]);
+    expect(underLeader(scene, 'cut off')).toEqual([]);
     expect(underLeader(scene)).toHaveLength(2);
   });
 });

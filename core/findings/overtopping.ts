@@ -8,15 +8,16 @@ const RIVALS_FROM_CM = 25;
 /** On a tree with a leader, a limb that stays whose tip comes too near the leader's height: the cone is lost. */
 export const overtopping: SetRule = {
   id: 'overtopping',
-  look({ laid, limits, hasLeader }, { places, leaderId, onTheirWay }) {
+  look({ laid, limits, hasLeader, wallDeg }, { places, leaderId }) {
     if (!hasLeader || leaderId === undefined || !laid.courses.has(leaderId)) return [];
     const limit = limits('leader.clearCm');
-    const clearCm = (id: string): number => (onTheirWay.includes(id) ? 0 : limit.value);
+    // An arm that lies on its wire, or will, rivals no leader: it need only be lower.
+    const clearCm = wallDeg === undefined ? limit.value : 0;
     const tip = (id: string): number => tipOf(laid.courses.get(id) as Course)[2];
     return places
       .flatMap(({ limbs }) => limbs)
       .filter(({ length }) => length.value > RIVALS_FROM_CM)
-      .filter((stem) => stem.id !== leaderId && tip(leaderId) - tip(stem.id) < clearCm(stem.id))
+      .filter((stem) => stem.id !== leaderId && tip(leaderId) - tip(stem.id) < clearCm)
       .map((stem) => ({
         rule: 'overtopping',
         stemId: stem.id,

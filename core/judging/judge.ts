@@ -7,7 +7,6 @@ import type { TreeState } from '../history/tree-at';
 import { capsOf, yearOf } from '../acts/account';
 import { afterActs, type Act } from '../acts/acts';
 import { holdOffOn, type HoldOff } from '../kinds/hold-off';
-import { isFirstStage } from '../plan/bends';
 import { leaderAfter } from '../plan/leading';
 import { cutsBack, planFrom, type Plan } from '../plan/plan';
 import { woundChoices, woundsOf, type WoundChoice, type Wounds } from '../plan/wound-choices';
@@ -221,14 +220,12 @@ function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Ask
   };
   const plan = planFrom(question);
   const planned = { ...scene, laid: layOut(plan.after) };
-  const isOnItsWay = (stem: Stem): boolean => isFirstStage(scene, form.firstStageDeg, stem);
-  const onTheirWay = state.tree.stems.filter(isOnItsWay).map(({ id }) => id);
   const setFindings = {
     proposed: lookAtSet(scene, {
-      ...{ places: setPlaces(scene, chosen), leaderId: leaderAfter(question, []), onTheirWay },
+      ...{ places: setPlaces(scene, chosen), leaderId: leaderAfter(question, []) },
     }),
     planned: lookAtSet(planned, {
-      ...{ places: setPlaces(planned, chosen), leaderId: leaderLeft(question, plan), onTheirWay },
+      ...{ places: setPlaces(planned, chosen), leaderId: leaderLeft(question, plan) },
     }),
   };
   const isFilled = plan.acts.some(

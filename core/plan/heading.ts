@@ -29,10 +29,10 @@ export function shortenLimb(
       ? undefined
       : underLeader(scene, form.firstStageDeg, { stem, limb }, leaderTipCm);
   const renewal = form.renewsShoots ? renewalCut(scene, stem) : undefined;
-  if (renewal) return shortenTo(stem, lowest([renewal, under]) ?? renewal);
+  if (renewal) return shortenTo(stem, lowest([under, renewal]) ?? renewal);
   const end = endCut(scene, question.verdicts, stem);
   if (end) {
-    const mended = lowest([end, under]) ?? end;
+    const mended = lowest([under, end]) ?? end;
     return mended.toLengthCm < stem.length.value - LEAST_CUT_CM ? shortenTo(stem, mended) : [];
   }
   const cut = lowest([
@@ -144,6 +144,9 @@ function bareCut({ findings, when }: FormScene, stem: Stem): Cut | undefined {
   return { toLengthCm, purpose: 'fork', reason: because('head.bare', args, onFigure('bare.longCm')) };
 }
 
+/** Least share of a limb that is left where it is cut back under its leader: the leader will have outgrown it by summer. Working value. */
+const LEFT_UNDER_LEADER = 0.5;
+
 function underLeader(
   scene: FormScene,
   firstStageDeg: number | undefined,
@@ -154,8 +157,8 @@ function underLeader(
   const staged = isFirstStage(scene, firstStageDeg, stem) && isWorthTying(scene, stem);
   // In leaf its leader grows on as well.
   if (staged && scene.when.inLeaf) return undefined;
-  // An arm on its way down to its wire no longer rivals next summer: it need only be lower than the leader.
-  const clearCm = staged ? 0 : limits('leader.clearCm').value;
+  // An arm that lies on its wire, or will next summer, rivals no leader: it need only be lower.
+  const clearCm = scene.wallDeg === undefined ? limits('leader.clearCm').value : 0;
   const topCm = leaderTipCm - clearCm;
   const bent =
     correction?.kind === 'spread' || correction?.kind === 'rival-bent' ? correction.toDeg : undefined;
@@ -171,6 +174,7 @@ function underLeader(
     : because('head.under-leader', { clear: cm(clearCm) }, onFigure('leader.clearCm'));
   const toLengthCm = Math.max(
     limits('scaffold.shortestCm').value,
+    stem.length.value * LEFT_UNDER_LEADER,
     (Math.max(0, over - 1) / (points.length - 1)) * stem.length.value,
   );
   if (toLengthCm >= stem.length.value) return undefined;
@@ -197,7 +201,7 @@ export function shortenLeader(question: PlanQuestion, kept: readonly Kept[]): Ac
   if (scene.when.inLeaf) return [];
   const cut = lowest([
     flowerTipCut(scene, trunk),
-    schoolCut(scene, trunk),
+    question.form.hasWires ? undefined : schoolCut(scene, trunk),
     topOverLimbs(question, kept, trunk),
     withinReach(question, kept, trunk),
     nextTier(question, trunk),

@@ -135,17 +135,14 @@ function roughActs(question: PlanQuestion): Act[] {
   const shortened = side.flatMap((limb) => shortenLimb(question, limb, led && tipOf(led)[2]));
   const topCm = led ? tipOf(led)[2] - scene.limits('leader.clearCm').value : Infinity;
   const cutOf = new Map(shortened.flatMap((act) => (act.kind === 'shorten' ? [[act.stemId, act]] : [])));
+  const leftOf = ({ stem }: Kept): number => cutOf.get(stem.id)?.toLengthCm ?? stem.length.value;
   return [
     ...takeOuts(question),
     ...top,
     ...temporary(question),
     ...shortened,
     ...side.flatMap((limb) => corrections(question, limb)),
-    ...side.flatMap((limb) => {
-      const cut = cutOf.get(limb.stem.id);
-      const leftCm = cut?.toLengthCm ?? limb.stem.length.value;
-      return bend(question, limb, { topCm, leftCm });
-    }),
+    ...side.flatMap((limb) => bend(question, limb, { topCm, leftCm: leftOf(limb) })),
     ...broughtDown(question),
     ...heldBack(question),
     ...lateralWork(question),
