@@ -3,7 +3,7 @@ import { tipOf, type Course } from '../tree/course';
 import type { SetRule } from './finding';
 
 /** A limb no longer than this rivals no leader yet, cm. Working value. */
-const RIVALS_FROM_CM = 25;
+export const RIVALS_FROM_CM = 40;
 
 /** On a tree with a leader, a limb that stays whose tip comes too near the leader's height: the cone is lost. */
 export const overtopping: SetRule = {

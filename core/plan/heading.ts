@@ -2,6 +2,7 @@ import { onFigure, onFinding, onSchool, onSite, onTree } from '../words/ground';
 import { because, cm, share, tagOf } from '../words/message';
 import type { FormScene } from '../choosing/candidacy';
 import { joinHeightCm } from '../tree/joins';
+import { RIVALS_FROM_CM } from '../findings/overtopping';
 import { reading } from '../readings/reading';
 import { arcAtHeight, courseFrom, tipOf, type Course } from '../tree/course';
 import { stemOf, type Stem } from '../tree/stem';
@@ -154,6 +155,7 @@ function underLeader(
   leaderTipCm: number,
 ): Cut | undefined {
   const { laid, limits } = scene;
+  if (stem.length.value <= RIVALS_FROM_CM) return undefined;
   const staged = isFirstStage(scene, firstStageDeg, stem) && isWorthTying(scene, stem);
   // In leaf its leader grows on as well.
   if (staged && scene.when.inLeaf) return undefined;
