@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { judge, type Judgement } from '../judging/judge';
 import { treeOf, type TestTree } from '../testing/trees';
-import { holdOffOn } from './hold-off';
+import { holdOffOn, isAutumn } from './hold-off';
 import { kindFacts } from './kinds';
 import { naturalTipDeg } from './natural-shape';
 
@@ -25,6 +25,17 @@ describe('structural cuts', () => {
   ] as const)('of a %s, %o, on %s are held off as %s', (kind, site, day, wanted) => {
     const held = holdOffOn(kindFacts(kind), site, day);
     expect(held && `${held.why} ${held.until}`).toBe(wanted);
+  });
+
+  it.each([
+    ['apple', NORTH, '2026-09-20', true],
+    ['apple', NORTH, '2026-11-25', false],
+    ['apple', SOUTH, '2026-04-10', true],
+    ['apple', SOUTH, '2026-09-20', false],
+    ['walnut', NORTH, '2026-10-20', false],
+    ['citrus', NORTH, '2026-10-20', false],
+  ] as const)('of a %s, %o, on %s are better left for dormancy: %s', (kind, site, day, wanted) => {
+    expect(isAutumn(kindFacts(kind), site, day)).toBe(wanted);
   });
 
   it('wait with a day while they are held off, and dead wood does not', () => {

@@ -40,6 +40,16 @@ export function holdOffOn(
   return undefined;
 }
 
+/** Months (north) in which leaves turn and fall: wounds stay open till spring (common extension guidance). */
+const AUTUMN: readonly number[] = [9, 10];
+
+/** Whether what can wait had better wait for dormancy: in autumn, for what neither bleeds later nor is evergreen. */
+export const isAutumn = (
+  kind: Pick<KindFacts, 'bleeds' | 'evergreen'>,
+  site: OnEarth,
+  isoDate: string,
+): boolean => !kind.bleeds.value && !kind.evergreen.value && AUTUMN.includes(northMonth(site, isoDate));
+
 /** The month as it would be north of the equator. */
 const northMonth = ({ latitudeDeg }: OnEarth, isoDate: string): number => {
   const month = Number(isoDate.slice(5, 7));

@@ -137,8 +137,13 @@ function olderWoodCut({ limits, kind, when }: FormScene, stem: Stem): Cut | unde
 /** Share of a bare limb that comes off, so that it forks. Working value. */
 const BARE_SHARE = 1 / 3;
 
-function bareCut({ findings, when }: FormScene, stem: Stem): Cut | undefined {
-  if (when.inLeaf || !findings.some(({ rule, stemId }) => rule === 'long-bare' && stemId === stem.id))
+function bareCut({ findings, limits, when }: FormScene, stem: Stem): Cut | undefined {
+  // A school that leaves ends whole waits for what they set behind them.
+  if (
+    when.inLeaf ||
+    limits('shorten.share').value === 0 ||
+    !findings.some(({ rule, stemId }) => rule === 'long-bare' && stemId === stem.id)
+  )
     return undefined;
   const toLengthCm = stem.length.value * (1 - BARE_SHARE);
   const args = { long: cm(stem.length.value), to: cm(toLengthCm) };
