@@ -15,15 +15,21 @@ export interface Account {
   points: number;
 }
 
-/** Shares of a tree's wood, shoots and growing points that acts take off. */
-export function accountOf(before: Tree, acts: readonly Act[]): Account {
-  const after = afterActs(before, acts);
+/** Shares of a tree's living wood, shoots and growing points that acts take off. */
+export function accountOf(tree: Tree, acts: readonly Act[]): Account {
+  const [before, after] = [living(tree), living(afterActs(tree, acts))];
   const share = (of: (tree: Tree) => number): number => {
     const whole = of(before);
     return whole === 0 ? 0 : Math.max(0, 1 - of(after) / whole);
   };
   return { wood: share(woodOf), shoots: share(shootsOf), points: share(pointsOf) };
 }
+
+/** What is dead is no loss. */
+const living = (tree: Tree): Tree => ({
+  ...tree,
+  stems: tree.stems.filter(({ condition }) => condition !== 'dead'),
+});
 
 /** Length of the shoots that bear leaf, cm: all on a trunk, a bush's own stems, and of a trunk that grows on its newest growth. */
 function shootsOf({ stems, ownRooted }: Tree): number {
@@ -42,7 +48,6 @@ function leaderGrowthCm({ growthCm, headed, length }: Stem): number {
 /** Growing points: the end of each shoot that grows on, its own or the bud it was cut to, and its counted side shoots. */
 function pointsOf({ stems, ownRooted }: Tree): number {
   return stems
-    .filter(({ condition }) => condition !== 'dead')
     .map(({ parent, headed, sideShoots = 0 }) => {
       const isHeadedTrunk = headed && parent.kind !== 'stem' && !ownRooted;
       return (isHeadedTrunk ? 0 : 1) + sideShoots;

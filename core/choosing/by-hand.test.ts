@@ -160,9 +160,9 @@ describe('the plan', () => {
     const limb = frustum(2, 12, 12) + frustum(78, 12, 3);
     const stem = frustum(10, 44, 44) + frustum(90, 44, 36.8);
     const rules = { 'shorten.longCm': 200, 'tips.apartCm': 200 };
-    const dead: Limb = { id: 'e', h: 92, bearing: 45, angle: 20, length: 80, mm: 12, condition: 'dead' };
+    const broken: Limb = { id: 'e', h: 92, bearing: 45, angle: 20, length: 80, mm: 12, condition: 'broken' };
     const tree = vase(FOUR, { rules });
-    const { plan } = judged({ ...tree, limbs: [...tree.limbs, dead] });
+    const { plan } = judged({ ...tree, limbs: [...tree.limbs, broken] });
     expect(plan.acts.map(({ kind }) => kind)).toEqual(['take-out']);
     expect(plan.woodShare).toBeCloseTo(limb / (stem + 5 * limb), 9);
   });

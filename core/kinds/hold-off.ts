@@ -40,6 +40,13 @@ export function holdOffOn(
   return undefined;
 }
 
+/** Whether a kind is worked while it rests, as most are: it neither bleeds, nor keeps its leaf, nor takes harm from wet winters here. */
+export const isWorkedDormant = (
+  kind: Pick<KindFacts, 'wetWinterRisk' | 'bleeds' | 'evergreen'>,
+  site: { wetWinters?: boolean },
+): boolean =>
+  !kind.bleeds.value && !kind.evergreen.value && !(kind.wetWinterRisk.value && site.wetWinters === true);
+
 /** Months (north) in which leaves turn and fall: wounds stay open till spring (common extension guidance). */
 const AUTUMN: readonly number[] = [9, 10];
 

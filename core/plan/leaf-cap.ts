@@ -1,6 +1,7 @@
 import { accountOf } from '../acts/account';
 import type { Act } from '../acts/acts';
 import type { HeadingPurpose } from '../acts/shorten';
+import { isWorkedDormant } from '../kinds/hold-off';
 import { onFigure } from '../words/ground';
 import { because, list, tagOf, type Reason } from '../words/message';
 import type { StemId } from '../tree/stem-readings';
@@ -19,13 +20,18 @@ export interface WithinLeaf {
   waiting: readonly StemId[];
 }
 
-/** Leaves cuts that can wait to the winter while the acts take more of the leaf than is usual, those that take the most first. */
+/**
+ * Leaves cuts that make tips alike to the winter, in kinds that are worked then; and others that can wait while the acts take more
+ * of the leaf than is usual, those that take the most first.
+ */
 export function withinLeafCap(question: PlanQuestion, acts: readonly Act[]): WithinLeaf {
   const { scene, caps } = question;
   const { tree } = scene.laid;
   if (!scene.when.inLeaf) return { acts, waiting: [] };
-  let left = acts;
-  const waiting: StemId[] = [];
+  const isForWinter = (act: Act): boolean =>
+    isWorkedDormant(scene.kind, scene.site) && act.kind === 'shorten' && act.purpose === 'equalise';
+  let left = acts.filter((act) => !isForWinter(act));
+  const waiting: StemId[] = acts.flatMap((act) => ('stemId' in act && isForWinter(act) ? [act.stemId] : []));
   while (accountOf(tree, left).shoots > caps.shoots) {
     const [most] = left
       .filter(

@@ -264,7 +264,7 @@ interface Outline {
 }
 
 function reasonsFor(
-  { kind }: Scene,
+  { kind, when }: Scene,
   { taken, headAtCm, notches, topCm, wish, proven, isSingle }: Outline,
 ): Reason[] {
   const from = cm(Math.min(...wish.places.map(({ fromCm }) => fromCm)));
@@ -272,10 +272,13 @@ function reasonsFor(
   const onWish = onFigure('scaffold.wish');
   const headed = { at: cm(headAtCm ?? 0), top: cm(topCm) };
   const onWhip = onSchool('whip');
-  return [
+  const left =
     wish.places.length > 0
       ? because('whip.left.between', { buds: taken, from, to }, onWish)
-      : because('whip.keeps-all'),
+      : because('whip.keeps-all');
+  if (when.inLeaf) return [left, because('whip.in-leaf')];
+  return [
+    left,
     headAtCm === undefined ? because('whip.top-left', {}, onWhip) : because('whip.headed', headed, onWhip),
     notches
       ? because('whip.notched')
