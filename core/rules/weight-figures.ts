@@ -16,7 +16,7 @@ export const WEIGHT_FIGURES = {
   'weigh.low': working(60, 'points', [0, 300]),
   'weigh.inward': working(60, 'points', [0, 300]),
   'weigh.plane': working(60, 'points', [0, 300]),
-  'weigh.unsound': working(20, 'points', [0, 200]),
+  'weigh.unsound': working(26, 'points', [0, 200]),
   'weigh.spared': working(15, 'points', [0, 100]),
   'weigh.short': working(45, 'points', [0, 300]),
   'weigh.empty': working(6, 'points', [0, 100]),

@@ -52,6 +52,7 @@ describe('what the program decides', () => {
       'Q13',
       'P15',
       'M09',
+      'K07',
     ]);
     expect(otherwise(situations as unknown as TreeCase[])).toEqual(['S02']);
   });
