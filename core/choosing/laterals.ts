@@ -264,7 +264,7 @@ function onWall(
   const toLengthCm = SPUR_BUDS * kind.budSpacingCm.value;
   const args = { long: cm(length.value), buds: SPUR_BUDS };
   const reasons = [because('side.from-wall', args, onFigure('lateral.longCm'))];
-  return { sort: 'shorten', toLengthCm, purpose: 'side-shoot', rule: 'lateral', reasons };
+  return { sort: 'shorten', toLengthCm, purpose: 'renew', rule: 'renewal', reasons };
 }
 
 function byAngle({ limits }: FormScene, stem: Stem): LateralSort {

@@ -19,7 +19,10 @@ type Shorten = Extract<Act, { kind: 'shorten' }>;
 const WITHOUT_BUD: readonly HeadingPurpose[] = ['new-leader', 'open-centre', 'hold-height', 'next-tier'];
 
 /** Cuts that are made even where no bud serves. */
-const NEEDED: readonly HeadingPurpose[] = ['weaken-rival', 'calm-temporary', 'to-living', 'under-leader'];
+const NEEDED: readonly HeadingPurpose[] = [
+  ...(['weaken-rival', 'calm-temporary', 'to-living', 'under-leader'] as const),
+  ...(['renew', 'side-shoot'] as const),
+];
 
 /** A cut nearer to the end than this is none, cm. */
 const LEAST_CUT_CM = 1;
@@ -64,7 +67,9 @@ function servedBy(question: CutQuestion, acts: readonly Act[], act: Shorten): Sh
   // No bud wakes in wood that has died.
   const livesToCm = isSet ? Infinity : (stem.soundTo?.value ?? Infinity);
   const floorCm = isSet ? 0 : keptUpTo(question, act.stemId);
-  const choice = (isSet ? [0] : [0, ...ELSEWHERE_CM])
+  // A stub or a spur of a few buds is made where it is, whichever way they face.
+  const isShort = act.purpose === 'renew';
+  const choice = (isSet || isShort ? [0] : [0, ...ELSEWHERE_CM])
     .map((byCm) => Math.max(floorCm, act.toLengthCm + byCm))
     .filter((toLengthCm) => toLengthCm < stem.length.value - LEAST_CUT_CM)
     .map((toLengthCm) =>
@@ -74,7 +79,7 @@ function servedBy(question: CutQuestion, acts: readonly Act[], act: Shorten): Sh
     )
     .find((found) => found !== undefined && (isSet || found.fit !== 'refused'));
   if (choice) return cutTo(stem, act, choice, forkBelow(question, acts, act, choice));
-  if (isSet) return act;
+  if (isSet || (isShort && floorCm <= act.toLengthCm)) return act;
   const shoot = sideShootsFor(question, acts, act).find(
     ({ fit, joinCm }) => fit !== 'refused' && joinCm >= floorCm - 1 && joinCm <= livesToCm,
   );

@@ -185,13 +185,23 @@ function spreadAct(scene: PlanQuestion['scene'], stem: Stem, toDeg: number): Act
   return { kind: 'spread', stemId: stem.id, fromDeg: stem.shape.departure.value, toDeg, reason };
 }
 
+/** Whether a side shoot is cut back at least as far as its end would be mended. */
+export function isClippedShorter(
+  { scene, verdicts }: Pick<PlanQuestion, 'scene' | 'verdicts'>,
+  stem: Stem,
+): boolean {
+  const lateral = verdicts[stem.id]?.lateral;
+  const toCm = lateral?.sort === 'shorten' ? lateral.toLengthCm : undefined;
+  return toCm !== undefined && toCm <= (endCut(scene, verdicts, stem)?.toLengthCm ?? Infinity);
+}
+
 /** What is done to the side shoots that are left: bent or shortened. */
 export function lateralWork({ scene, verdicts }: PlanQuestion): Act[] {
   return scene.laid.tree.stems.flatMap((stem): Act[] => {
     const verdict = verdicts[stem.id];
     const lateral = verdict?.decision === 'leave' ? verdict.lateral : undefined;
     const reason = lateral?.why;
-    if (!reason || endCut(scene, verdicts, stem)) return [];
+    if (!reason || (endCut(scene, verdicts, stem) && !isClippedShorter({ scene, verdicts }, stem))) return [];
     if (lateral.sort === 'bend' && lateral.toDeg !== undefined) return [bendAct(stem, lateral.toDeg, reason)];
     if (lateral.sort !== 'shorten' || lateral.toLengthCm === undefined) return [];
     const { toLengthCm } = lateral;

@@ -14,7 +14,7 @@ import { cutToBuds, type CutQuestion } from '../cuts/cut-to-buds';
 import { inWorkOrder } from '../acts/order';
 import { afterActs, named, type Act, type PlannedAct } from '../acts/acts';
 import { cutDiameterMm } from '../acts/wood';
-import { bend, broughtDown, corrections, lateralWork } from './bends';
+import { bend, broughtDown, corrections, isClippedShorter, lateralWork } from './bends';
 import { cropActs } from './crop';
 import { byOwnWord, moves, oneWound, removalOf, sparingKept, withoutCarried } from './wounds';
 import { leaderAfter } from './leading';
@@ -152,10 +152,11 @@ function roughActs(question: PlanQuestion): Act[] {
 }
 
 /** Ends mended of what stays outside of the frame. */
-function endsBesides({ scene, form, verdicts }: PlanQuestion, kept: ReadonlySet<StemId>): Act[] {
+function endsBesides(question: PlanQuestion, kept: ReadonlySet<StemId>): Act[] {
+  const { scene, form, verdicts } = question;
   return scene.laid.tree.stems
     .filter(({ id }) => !kept.has(id) && verdicts[id]?.decision === 'leave')
-    .filter(({ id }) => verdicts[id]?.lateral?.sort !== 'shorten')
+    .filter((stem) => !isClippedShorter(question, stem))
     .flatMap((stem): Act[] => {
       const renewal = form.renewsShoots ? renewalCut(scene, stem) : undefined;
       const cut = renewal ?? endCut(scene, verdicts, stem);

@@ -134,6 +134,19 @@ export const PROMISES: Readonly<Record<string, Promised>> = {
       .map(({ stemId, rule }) => `${stemId} ${rule} ${scene.kind.id}`);
   },
 
+  'a side shoot that is said to be cut back or bent is, or waits for winter': (_, judged) => {
+    const { plan, verdicts, holdOff } = judged;
+    const waits = JSON.stringify(plan.notes.filter(({ code }) => code === 'note.waits-for-winter'));
+    return holdOff
+      ? []
+      : Object.values(verdicts)
+          .filter(({ decision, lateral }) => decision === 'leave' && lateral && lateral.sort !== 'leave')
+          .filter(({ reasons, lateral }) => reasons.some(({ code }) => code === lateral?.why?.code))
+          .filter(({ stemId }) => !plan.acts.some((act) => 'stemId' in act && act.stemId === stemId))
+          .filter(({ stemId }) => !waits.includes(JSON.stringify(stemId.toUpperCase())))
+          .map(({ stemId, lateral }) => `${stemId} ${lateral?.sort} ${lateral?.why?.code}`);
+  },
+
   'a cap that is passed is told': (_, { plan }) => {
     const over = passedCap(plan.account, plan.caps);
     if (!over) return [];
