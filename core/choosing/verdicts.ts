@@ -201,6 +201,8 @@ function keptVerdict(question: OtherwiseQuestion, stem: Stem, limb: ChosenLimb, 
   const price = ruled ? otherwise(question, stem) : undefined;
   const against = againstPlace(formProblem, chosen, stem.id)
     .filter(({ one }) => one.must === true || one.points >= TOLD_FROM)
+    // The fork of a shoot that the stem is cut to is gone with the stem's end.
+    .filter(({ one }) => limb.role !== 'leader' || one.what !== 'join')
     .slice(0, MOST_TOLD);
   return {
     decision: limb.role,

@@ -21,7 +21,7 @@ const WITHOUT_BUD: readonly HeadingPurpose[] = ['new-leader', 'open-centre', 'ho
 /** Cuts that are made even where no bud serves. */
 const NEEDED: readonly HeadingPurpose[] = [
   ...(['weaken-rival', 'calm-temporary', 'to-living', 'under-leader'] as const),
-  ...(['renew', 'side-shoot'] as const),
+  ...(['renew', 'side-shoot', 'thin-crop'] as const),
 ];
 
 /** A cut nearer to the end than this is none, cm. */

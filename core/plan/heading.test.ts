@@ -54,6 +54,25 @@ describe('the leader', () => {
     expect(cut(tree, 'trunk')?.to).toBeCloseTo(111, 6);
   });
 
+  it('that leans gives way to a shoot that rises back over the foot once that has outgrown it', () => {
+    const leads = (bearing: number, length: number): string | undefined => {
+      const tree: TestTree = {
+        ...{ form: 'modified-leader', kind: 'apple', planted: '2021-11-01' },
+        trunk: {
+          ...{ length: 230, mm: 58 },
+          more: { angle: reading('angle', 12, 'gauge'), bearing: reading('bearing', 90, 'gauge') },
+        },
+        limbs: [...round(55), limb('w', 205, bearing, { angle: 12, length, mm: 13 })],
+      };
+      const judged = judge(treeOf(tree), { withPrices: false });
+      return judged.kind === 'judged'
+        ? judged.chosen.limbs.find(({ role }) => role === 'leader')?.stemId
+        : undefined;
+    };
+    expect(leads(270, 70)).toBe('w');
+    expect(leads(270, 30)).toBe('trunk');
+  });
+
   it('loses half its last growth where a school cuts it hard', () => {
     const state = treeOf(
       leader({ trunk: { length: 170, mm: 38, more: { growthCm: { '2025': 90, '2026': 80 } } } }),
@@ -129,6 +148,26 @@ describe('the leader', () => {
     const judged = judge(treeOf(leader({ limbs, rulings: { t: 'leader' } })));
     if (judged.kind !== 'judged') throw new Error(judged.kind);
     expect(judged.setFindings.planned.filter(({ rule }) => rule === 'overtopping')).toEqual([]);
+  });
+});
+
+describe('a limb that would stand over its leader', () => {
+  const under = (h: number, length: number) =>
+    cut(
+      {
+        ...{ form: 'central-leader', kind: 'apple', trunk: { length: 190, mm: 40 } },
+        limbs: [...round(55), limb('h', h, 20, { angle: 60, length, mm: 9 })],
+      },
+      'h',
+    )?.to;
+
+  it('is cut to 15 cm under it, but no more than by half: 150 + 50 cos 60 = 175, from 165 to 40 of 80 cm', () => {
+    expect(Math.abs((under(150, 80) ?? 0) - 50)).toBeLessThan(4);
+    expect(Math.abs((under(165, 80) ?? 0) - 40)).toBeLessThan(4);
+  });
+
+  it('is left where it is short', () => {
+    expect(under(165, 38)).toBeUndefined();
   });
 });
 

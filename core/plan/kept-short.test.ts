@@ -58,6 +58,64 @@ describe('a visit in leaf', () => {
   });
 });
 
+describe('tips that would be made alike', () => {
+  const vase = (kind: string, visitedOn: string): Judgement =>
+    judged(
+      treeOf({
+        ...{ form: 'open-vase', kind, visitedOn, school: 'bend-to-bear', site: { wetWinters: true } },
+        trunk: { length: 90, mm: 60, headed: true },
+        limbs: [0, 90, 180, 270].map((bearing, i) => ({
+          ...{
+            id: 'abcd'[i] as string,
+            h: 55 + i * 10,
+            bearing,
+            angle: 45,
+            length: i === 3 ? 170 : 110,
+            mm: 24,
+          },
+        })),
+      }),
+    );
+  const purposes = (of: Judgement): (string | undefined)[] => cuts(of, 'd').map(({ purpose }) => purpose);
+
+  it('wait for winter in leaf, and that is said', () => {
+    const summer = vase('apple', '2027-07-05');
+    expect(cuts(summer, 'd')).toEqual([]);
+    expect(summer.plan.notes.map(({ code }) => code)).toContain('note.waits-for-winter');
+    expect(purposes(vase('apple', '2027-02-05'))).toEqual(['equalise']);
+  });
+
+  it('but in a kind that is worked in leaf, because winters are wet', () => {
+    expect(purposes(vase('sweet-cherry', '2027-07-05'))).toEqual(['equalise']);
+  });
+});
+
+describe('what is spared in leaf for its leaf', () => {
+  it('is kept short in winter, and in leaf only where that is not too much', () => {
+    const crowded = (visitedOn: string): Judgement =>
+      judged(
+        treeOf({
+          ...{ form: 'central-leader', kind: 'apple', visitedOn, trunk: { length: 200, mm: 44 } },
+          limbs: [0, 120, 240, 8, 128, 248, 60].map((bearing, i) => ({
+            ...{
+              id: `l${i}`,
+              h: 60 + i * 5,
+              bearing,
+              angle: i > 2 ? 30 : 55,
+              length: 110,
+              mm: i > 2 ? 20 : 16,
+            },
+          })),
+        }),
+      );
+    const summer = crowded('2027-07-05');
+    const spared = Object.values(summer.verdicts).filter(({ decision }) => decision === 'temporary');
+    expect(spared.length).toBeGreaterThan(0);
+    expect(summer.plan.account.shoots).toBeLessThan(summer.plan.caps.shoots * 1.11);
+    for (const { reasons } of spared) expect(reasons[0]?.code).toMatch(/^stay\./);
+  });
+});
+
 describe('while cuts are held off', () => {
   it('dead wood beyond a cut that is not made goes by itself', () => {
     // An orange in November whose stem was to be cut to a shoot below a broken limb.

@@ -4,7 +4,8 @@ import { describe, expect, it } from 'vitest';
 import { judge, type Judgement } from '../judging/judge';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import { woodBetween } from '../tree/taper';
-import { accountOf } from '../acts/account';
+import { accountOf, passedCap } from '../acts/account';
+import type { Act } from '../acts/acts';
 
 const four: Limb[] = [0, 90, 180, 270].map((bearing, i) => ({
   ...{ id: `l${i}`, h: 52 + i * 12, bearing, angle: 50, length: 55, mm: 13 },
@@ -128,5 +129,28 @@ describe('the account', () => {
     expect(account.points).toBeCloseTo(1 / 8, 9);
     const gone = woodBetween({ lengthCm: 150, datumCm: 2, datumMm: 26, endMm: 3 }, 0, 150);
     expect(account.wood).toBeGreaterThan(gone / (gone * 10));
+  });
+
+  it('counts no dead wood, and of a trunk that grows on its newest growth as leaf', () => {
+    const grown = { growthCm: { '2025': 60, '2026': 50 } };
+    const { tree: before } = treeOf({
+      ...{ form: 'central-leader', trunk: { length: 200, mm: 40, more: grown } },
+      limbs: [
+        { id: 'a', h: 60, bearing: 0, angle: 55, length: 100, mm: 16 },
+        { id: 'd', h: 80, bearing: 180, angle: 55, length: 100, mm: 16, condition: 'dead' },
+      ],
+    });
+    const out = (stemId: string): Act => ({
+      ...{ kind: 'take-out', stemId, diameterMm: 16, reason: because('as-written') },
+    });
+    expect(accountOf(before, [out('d')])).toEqual({ wood: 0, shoots: 0, points: 0 });
+    expect(accountOf(before, [out('a')]).shoots).toBeCloseTo(100 / (100 + 50), 9);
+    expect(accountOf(before, [out('a'), out('d')]).points).toBeCloseTo(1 / 2, 9);
+  });
+
+  it('passes a cap by whole percent, as it is told', () => {
+    const caps = { wood: 0.3, shoots: 0.3, points: 0.5 };
+    expect(passedCap({ wood: 0.304, shoots: 0.2, points: 0.2 }, caps)).toBeUndefined();
+    expect(passedCap({ wood: 0.304, shoots: 0.306, points: 0.2 }, caps)).toBe('shoots');
   });
 });
