@@ -1,6 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import { judge, type Judgement } from '../judging/judge';
+import { sceneOf } from '../judging/scene';
+import type { Stem } from '../tree/stem';
+import type { Candidacy } from './candidacy';
+import { withCorrections } from './corrections';
 
 const three: Limb[] = [0, 90, 180].map((bearing, i) => ({
   ...{ id: `l${i}`, h: 52 + i * 12, bearing, angle: 50, length: 80, mm: 13 },
@@ -61,6 +65,41 @@ describe('a thin limb beside a gap', () => {
   it('is not when its wood is too thick', () => {
     const far = { ...vase({ ...thin, bearing: 210, mm: 12.5 }) };
     expect(judged(far).verdicts['t']?.correction).toBeUndefined();
+  });
+});
+
+describe('a second leader on an empty side', () => {
+  const kinds = (more: Partial<Limb>): (string | undefined)[] => {
+    const tree: TestTree = {
+      ...{ form: 'central-leader', kind: 'apple', planted: '2023-11-01', trunk: { length: 200, mm: 34 } },
+      limbs: [
+        { id: 'a', h: 60, bearing: 120, angle: 60, length: 90, mm: 14 },
+        { id: 'b', h: 72, bearing: 240, angle: 60, length: 90, mm: 14 },
+        { id: 'r', h: 84, bearing: 0, angle: 28, length: 110, mm: 18, ...more },
+      ],
+    };
+    const state = treeOf(tree);
+    const scene = sceneOf(state);
+    const stem = state.tree.stems.find(({ id }) => id === 'r') as Stem;
+    const seat = (laid: Stem): Candidacy => {
+      return { stem: laid, place: 0, spread: [], against: [{ what: 'rival', points: 30 }] };
+    };
+    return withCorrections(scene, stem, seat).map(({ correction }) => correction?.kind);
+  };
+
+  it('may be cut hard and bent while its wood is thin or of one season', () => {
+    expect(kinds({})).toContain('rival-bent');
+    expect(kinds({ mm: 22, length: 50, more: { growthCm: { '2025': 50 } } })).toContain('rival-bent');
+  });
+
+  it.each<[string, Partial<Limb>]>([
+    ['stout and of two seasons', { mm: 22, more: { growthCm: { '2024': 60, '2025': 50 } } }],
+    ['mended', { more: { mended: true } }],
+    ['a graft being run up', { more: { runUp: true } }],
+    ['trapped in bark', { barkTrapped: true }],
+    ['broken', { condition: 'broken' }],
+  ])('is not where it is %s', (_, more) => {
+    expect(kinds(more)).not.toContain('rival-bent');
   });
 });
 
