@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
 import { compassCalled, told, type ClearanceSector } from '../../../../core';
 import { MeasureField } from '../fields/measure-field';
 import { Say, Told } from '../words/told';
@@ -72,7 +72,7 @@ const MOST = 36;
         </li>
       }
     </ul>
-    @if (sectors().length < most) {
+    @if (lines().length < most) {
       <button type="button" class="btn btn-line" (click)="add()">{{ 'clearance.add' | say }}</button>
     }
   `,
@@ -86,8 +86,11 @@ export class ClearanceList {
   readonly allRound = { fromDeg: 0, toDeg: 360 };
   readonly halfRound = { fromDeg: NEW.fromDeg, toDeg: NEW.toDeg };
 
+  /** The lines as they stand by now: one field may be changed before what came of the last is drawn. */
+  private readonly now = linkedSignal(() => this.sectors());
+
   readonly lines = computed(() =>
-    this.sectors().map((sector) => ({
+    this.now().map((sector) => ({
       sector,
       isRound: sector.toDeg - sector.fromDeg === 360,
       sides: told('clearance.sides', {
@@ -98,14 +101,19 @@ export class ClearanceList {
   );
 
   add(): void {
-    this.given.emit([...this.sectors(), NEW]);
+    this.give([...this.now(), NEW]);
   }
 
   change(at: number, change: Partial<ClearanceSector>): void {
-    this.given.emit(this.sectors().map((sector, i) => (i === at ? { ...sector, ...change } : sector)));
+    this.give(this.now().map((sector, i) => (i === at ? { ...sector, ...change } : sector)));
   }
 
   remove(at: number): void {
-    this.given.emit(this.sectors().filter((_, i) => i !== at));
+    this.give(this.now().filter((_, i) => i !== at));
+  }
+
+  private give(sectors: readonly ClearanceSector[]): void {
+    this.now.set(sectors);
+    this.given.emit(sectors);
   }
 }
