@@ -33,7 +33,7 @@ function changed(state: TreeState, before: Verdicts, after: Verdicts): Stem[] {
 type Verdicts = Readonly<Record<string, Verdict>>;
 
 describe('what is said of any tree', () => {
-  const trees = Array.from({ length: runs(10_000, 140) }, (_, i) => randomTree(i + 1));
+  const trees = Array.from({ length: runs(10_000, 100) }, (_, i) => randomTree(i + 1));
   const judged = trees.map((state) => ({ state, answer: judge(state, { withPrices: false }) }));
 
   it('is said of nearly all of them', () => {
@@ -98,7 +98,7 @@ describe('one reading moved within its error', () => {
     const draw = draws(5);
     const more: string[] = [];
     let [moves, swaps] = [0, 0];
-    for (let seed = 1; seed <= runs(1500, 26); seed++) {
+    for (let seed = 1; seed <= runs(1500, 22); seed++) {
       const state = randomTree(seed);
       const before = decide(state);
       for (let k = 0; before && k < 12; k++) {
