@@ -48,7 +48,7 @@ export * from './history/undo';
 export * from './kinds/kinds';
 export * from './kinds/hold-off';
 export * from './kinds/kind-facts';
-export { MEASURES, measureCalled, passedCap, type Account } from './acts/account';
+export { MEASURES, isPassed, measureCalled, passedCap, type Account } from './acts/account';
 export * from './acts/acts';
 export * from './acts/wood';
 export * from './acts/act';

@@ -1,7 +1,7 @@
 import type { RuleKey } from '../rules/defaults';
 import { told, type Message } from '../words/message';
 import type { TreeScene } from './scene';
-import type { Stem, Tree } from '../tree/stem';
+import { newestCm, type Tree } from '../tree/stem';
 import { type Act, afterActs } from './acts';
 import { woodOf } from './wood';
 
@@ -35,14 +35,14 @@ const living = (tree: Tree): Tree => ({
 function shootsOf({ stems, ownRooted }: Tree): number {
   return stems.reduce(
     (sum, stem) =>
-      sum + (stem.parent.kind === 'stem' || ownRooted ? stem.length.value : leaderGrowthCm(stem)),
+      sum +
+      (stem.parent.kind === 'stem' || ownRooted
+        ? stem.length.value
+        : stem.headed
+          ? 0
+          : (newestCm(stem) ?? 0)),
     0,
   );
-}
-
-function leaderGrowthCm({ growthCm, headed, length }: Stem): number {
-  const newest = Math.max(...Object.keys(growthCm).map(Number));
-  return headed ? 0 : Math.min(length.value, growthCm[String(newest)] ?? 0);
 }
 
 /** Growing points: the end of each shoot that grows on, its own or the bud it was cut to, and its counted side shoots. */
@@ -94,7 +94,9 @@ export const overCap = (account: Account, caps: Account): keyof Account | undefi
 
 /** The same, by the whole percent in which shares are told: a cap is not said to be passed by what reads the same. */
 export const passedCap = (account: Account, caps: Account): keyof Account | undefined =>
-  MEASURES.find((measure) => Math.round(account[measure] * 100) > Math.round(caps[measure] * 100));
+  MEASURES.find((measure) => isPassed(account, caps, measure));
+export const isPassed = (account: Account, caps: Account, measure: keyof Account): boolean =>
+  Math.round(account[measure] * 100) > Math.round(caps[measure] * 100);
 
 export const sumOf = (a: Account, b: Account): Account => ({
   wood: a.wood + b.wood,

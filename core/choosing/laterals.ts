@@ -9,6 +9,7 @@ import { because, cm, deg, tagOf, told, type Reason } from '../words/message';
 import { summed, type Consideration } from './consideration';
 import { weighedReason } from './weighed-words';
 import { lossCost } from './weigh/loss';
+import { offPlaneDeg } from './weigh/plane';
 import { sectorCost } from './weigh/sector';
 import { sideRoom, sideShootHarm, sideShootsOf } from './weigh/side-shoot';
 import { viewOf } from './weigh/view';
@@ -252,17 +253,12 @@ function spurTurned(scene: FormScene, stem: Stem, carrier: Stem): LateralSort | 
 const OUT_OF_PLANE_DEG = 35;
 
 /** On a wall what stands out from it is clipped to a few buds: it bears close to its arm, and is not caught by who passes. */
-function onWall(
-  { wallDeg, limits, kind, when }: FormScene,
-  { shape, length }: Stem,
-): LateralSort | undefined {
-  if (wallDeg === undefined || when.inLeaf || length.value <= limits('lateral.longCm').value)
+function onWall({ wallDeg, limits, kind, when }: FormScene, stem: Stem): LateralSort | undefined {
+  if (wallDeg === undefined || when.inLeaf || stem.length.value <= limits('lateral.longCm').value)
     return undefined;
-  const off = (deg: number): number => bearingDifference(shape.runBearing.value, deg);
-  const offDeg = Math.min(off(wallDeg), off(wallDeg + 180));
-  if (offDeg <= OUT_OF_PLANE_DEG) return undefined;
+  if (offPlaneDeg(stem, wallDeg) <= OUT_OF_PLANE_DEG) return undefined;
   const toLengthCm = SPUR_BUDS * kind.budSpacingCm.value;
-  const args = { long: cm(length.value), buds: SPUR_BUDS };
+  const args = { long: cm(stem.length.value), buds: SPUR_BUDS };
   const reasons = [because('side.from-wall', args, onFigure('lateral.longCm'))];
   return { sort: 'shorten', toLengthCm, purpose: 'renew', rule: 'renewal', reasons };
 }

@@ -53,7 +53,7 @@ class Search {
     private readonly keep: number,
     private readonly limits: Limits,
     /** What the circles from each on cost by themselves at the least. */
-    later: readonly number[] = [],
+    later: readonly number[],
   ) {
     this.tables = pairTables(problem);
     this.order = orderOf(problem, this.tables);

@@ -1,5 +1,4 @@
-import { stemOf, type Stem } from '../tree/stem';
-import { newestCm } from './limb-ends';
+import { newestCm, stemOf, type Stem } from '../tree/stem';
 import type { PlanQuestion } from './question';
 
 /** Length a limb makes in a season where none was read, cm; a longer one took more than one. Working value. */

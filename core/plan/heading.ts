@@ -5,11 +5,11 @@ import { joinHeightCm } from '../tree/joins';
 import { RIVALS_FROM_CM } from '../findings/overtopping';
 import { reading } from '../readings/reading';
 import { arcAtHeight, courseFrom, tipOf, type Course } from '../tree/course';
-import { stemOf, type Stem } from '../tree/stem';
+import { newestCm, stemOf, type Stem } from '../tree/stem';
 import type { Act } from '../acts/acts';
 import { renewed } from '../choosing/laterals';
 import { bendTarget, firstStageTo, isFirstStage, isWorthTying } from './bends';
-import { endCut, newestCm } from './limb-ends';
+import { endCut } from './limb-ends';
 import type { Kept, PlanQuestion } from './question';
 import { besidePeers, lastGrowthCm, WEAK_BESIDE } from './beside-peers';
 import { LEAST_CUT_CM, shortenTo, type Cut } from './shorten-to';
@@ -29,7 +29,7 @@ export function shortenLimb(
     leaderTipCm === undefined
       ? undefined
       : underLeader(scene, form.firstStageDeg, { stem, limb }, leaderTipCm);
-  const renewal = form.renewsShoots ? renewalCut(scene, stem) : undefined;
+  const renewal = renewalCut(question, stem);
   if (renewal) return shortenTo(stem, lowest([under, renewal]) ?? renewal);
   const end = endCut(scene, question.verdicts, stem);
   if (end) {
@@ -50,8 +50,11 @@ export function shortenLimb(
 }
 
 /** Shoots of a slim tree that bore go back to a stub, and last season's are halved, as side shoots are elsewhere. */
-export function renewalCut(scene: FormScene, stem: Stem): Cut | undefined {
-  const sorted = renewed(scene, stem);
+export function renewalCut(
+  { scene, form }: Pick<PlanQuestion, 'scene' | 'form'>,
+  stem: Stem,
+): Cut | undefined {
+  const sorted = form.renewsShoots ? renewed(scene, stem) : undefined;
   const [reason] = sorted?.reasons ?? [];
   if (sorted?.toLengthCm === undefined || !reason) return undefined;
   return { toLengthCm: sorted.toLengthCm, purpose: sorted.purpose ?? 'renew', reason };

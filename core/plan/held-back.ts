@@ -28,12 +28,12 @@ export function heldBack(question: PlanQuestion): Act[] {
 }
 
 /** Left of the program's own accord, whole, and with nothing to mend at its end. */
-function isFree({ scene, form, verdicts }: PlanQuestion, stem: Stem): boolean {
+function isFree(question: PlanQuestion, stem: Stem): boolean {
+  const { scene, verdicts } = question;
   const verdict = verdicts[stem.id];
   const isLeft = verdict?.decision === 'leave' && verdict.ruling === 'undecided' && verdict.rule === 'left';
   if (!isLeft || stem.headed || stem.runUp) return false;
-  const renewal = form.renewsShoots ? renewalCut(scene, stem) : undefined;
-  return (renewal ?? endCut(scene, verdicts, stem)) === undefined;
+  return (renewalCut(question, stem) ?? endCut(scene, verdicts, stem)) === undefined;
 }
 
 /** What is left although it would take the tree over. */

@@ -2,7 +2,7 @@ import type { HeadingPurpose } from '../acts/shorten';
 import type { FormScene } from '../choosing/candidacy';
 import { standsBy, type Verdict } from '../choosing/verdicts';
 import { bearingDifference } from '../geometry/vector';
-import { childrenOf, type Stem } from '../tree/stem';
+import { childrenOf, newestCm, type Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { onFigure, onFinding, onReading } from '../words/ground';
 import { because, cm, deg, tagOf, type Reason } from '../words/message';
@@ -144,10 +144,4 @@ function toStronger(
   const args = { grown: cm(grown), limb: tagOf(laid.tree, to.shoot.id) };
   const reason = because('end.given-up', args, onReading(stem.id, 'length'));
   return { toLengthCm: to.atCm + BEYOND_CM, purpose: 'side-shoot', toStem: to.shoot.id, reason };
-}
-
-/** Growth of the newest season that was read, cm; undefined where none was. */
-export function newestCm({ growthCm, length }: Stem): number | undefined {
-  const newest = Object.entries(growthCm).sort(([a], [b]) => Number(b) - Number(a))[0];
-  return newest && Math.min(newest[1], length.value);
 }

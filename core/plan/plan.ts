@@ -13,7 +13,6 @@ import { accountOf, type Account } from '../acts/account';
 import { cutToBuds, type CutQuestion } from '../cuts/cut-to-buds';
 import { inWorkOrder } from '../acts/order';
 import { afterActs, named, type Act, type PlannedAct } from '../acts/acts';
-import { cutDiameterMm } from '../acts/wood';
 import { bend, broughtDown, corrections, isClippedShorter, lateralWork } from './bends';
 import { cropActs } from './crop';
 import { byOwnWord, moves, oneWound, removalOf, sparingKept, withoutCarried } from './wounds';
@@ -26,6 +25,7 @@ import { holdOffTold, isAutumn } from '../kinds/hold-off';
 import { evened } from './evened';
 import { renewalCut, shortenLeader, shortenLimb } from './heading';
 import { endCut } from './limb-ends';
+import { shortenTo } from './shorten-to';
 import { overCapTold } from './over-cap';
 
 /** The work that brings the tree to what was chosen, and what it takes off. */
@@ -153,15 +153,13 @@ function roughActs(question: PlanQuestion): Act[] {
 
 /** Ends mended of what stays outside of the frame. */
 function endsBesides(question: PlanQuestion, kept: ReadonlySet<StemId>): Act[] {
-  const { scene, form, verdicts } = question;
+  const { scene, verdicts } = question;
   return scene.laid.tree.stems
     .filter(({ id }) => !kept.has(id) && verdicts[id]?.decision === 'leave')
     .filter((stem) => !isClippedShorter(question, stem))
     .flatMap((stem): Act[] => {
-      const renewal = form.renewsShoots ? renewalCut(scene, stem) : undefined;
-      const cut = renewal ?? endCut(scene, verdicts, stem);
-      if (!cut || cut.toLengthCm >= stem.length.value) return [];
-      return [{ kind: 'shorten', stemId: stem.id, ...cut, diameterMm: cutDiameterMm(stem, cut.toLengthCm) }];
+      const cut = renewalCut(question, stem) ?? endCut(scene, verdicts, stem);
+      return cut && cut.toLengthCm < stem.length.value ? shortenTo(stem, cut) : [];
     });
 }
 
@@ -197,16 +195,10 @@ function temporary({ scene, verdicts }: PlanQuestion): Act[] {
     const reason = verdict.reasons[0] as Reason;
     const left = verdict.isHeldShort ? stem.length.value * (1 - share) : stem.length.value;
     const toLengthCm = Math.max(shortest, left);
-    const diameterMm = cutDiameterMm(stem, toLengthCm);
     const calm = because('head.calm', { length: cm(toLengthCm) }, onFigure('stay.shortenShare'));
     const cut: Act[] =
       toLengthCm < stem.length.value
-        ? [
-            {
-              ...{ kind: 'shorten', stemId: stem.id, toLengthCm, diameterMm },
-              ...{ purpose: 'calm-temporary', reason: calm },
-            },
-          ]
+        ? shortenTo(stem, { toLengthCm, purpose: 'calm-temporary', reason: calm })
         : [];
     return [
       { kind: 'stay', stemId: stem.id, until: verdict.until, keptFor: verdict.keptFor, reason },

@@ -92,3 +92,9 @@ export function withDescendants(tree: Tree, id: StemId): Set<StemId> {
   }
   return taken;
 }
+
+/** Growth of the newest season that was read, cm; undefined where none was. */
+export function newestCm({ growthCm, length }: Stem): number | undefined {
+  const newest = Object.entries(growthCm).sort(([a], [b]) => Number(b) - Number(a))[0];
+  return newest && Math.min(newest[1], length.value);
+}

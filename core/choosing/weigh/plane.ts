@@ -19,13 +19,16 @@ const LONG: Curve = [
   [40, 1],
 ];
 
-/** What a limb costs a flat tree that stands out of its plane. */
-export function planeCost({ limits }: Scene, stem: Stem, wallBearingDeg: number): Consideration[] {
-  const { runBearing } = stem.shape;
-  const off = Math.min(
+/** Turn of a limb's run out of the plane of its wall, deg, 0 to 90. */
+export const offPlaneDeg = ({ shape: { runBearing } }: Stem, wallBearingDeg: number): number =>
+  Math.min(
     bearingDifference(runBearing.value, wallBearingDeg),
     bearingDifference(runBearing.value, wallBearingDeg + 180),
   );
-  const share = meanOn(OFF, off, runBearing.sure) * onCurve(LONG, livingCm(stem));
+
+/** What a limb costs a flat tree that stands out of its plane. */
+export function planeCost({ limits }: Scene, stem: Stem, wallBearingDeg: number): Consideration[] {
+  const off = offPlaneDeg(stem, wallBearingDeg);
+  const share = meanOn(OFF, off, stem.shape.runBearing.sure) * onCurve(LONG, livingCm(stem));
   return [{ what: 'plane', points: limits('weigh.plane').value * share, measured: off }];
 }

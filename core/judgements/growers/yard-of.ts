@@ -2,6 +2,7 @@ import { FILE_FORMAT, FILE_VERSION, type YardFile } from '../../formats/yard-fil
 import type { BookEvent } from '../../history/events';
 import { reading } from '../../readings/reading';
 import type { RuleOverrides } from '../../rules/defaults';
+import { SCHOOL_IDS } from '../../schools/schools';
 import type { FormId } from '../../kinds/form-ids';
 import { woodSeason } from '../../calendar/seasons';
 import { kindFacts } from '../../kinds/kinds';
@@ -81,6 +82,9 @@ function eventsOf(tree: TreeCase, day: string, season: number): BookEvent[] {
     { kind: 'visit', treeId: 'tree', stems, ...(tree.snowCm !== undefined && { snowCm: tree.snowCm }) },
     ...Array.from({ length: tree.failedLeaders ?? 0 }, () => ({ kind: 'leader-failed', treeId: 'tree' })),
     ...(tree.wiresCm ? [{ kind: 'rules-set', treeId: 'tree', rules: wireRules(tree.wiresCm) }] : []),
+    ...SCHOOL_IDS.filter((id) => id === tree.school).map((school) => ({
+      ...{ kind: 'school-chosen', treeId: 'tree', school },
+    })),
     ...(tree.school === 'head-half'
       ? [{ kind: 'school-edited', school: 'middle-way', answers: HALVED }]
       : []),

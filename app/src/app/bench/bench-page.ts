@@ -26,6 +26,7 @@ import {
   mm,
   schoolCalled,
   told,
+  isPassed,
   passedCap,
   type FormId,
 } from '../../../../core';
@@ -139,7 +140,7 @@ export class BenchPage {
         percent: percentOf(plan.account[measure]),
         capPercent: percentOf(plan.caps[measure]),
         capKey: `${measure}.${which}`,
-        isOver: plan.account[measure] > plan.caps[measure] + 1e-9,
+        isOver: isPassed(plan.account, plan.caps, measure),
       })),
       isOver: passedCap(plan.account, plan.caps) !== undefined,
       wounds: told('account.wounds', { cuts: plan.wounds, largest: mm(plan.largestWoundMm) }),
