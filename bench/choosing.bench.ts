@@ -1,16 +1,14 @@
 // How long the choice takes, geometry of pairs included, and how it grows with n. Prints; asserts nothing.
 import { performance } from 'node:perf_hooks';
-import { problemOf } from '../core/judging/judge';
+import { FIRST_LOOKS, problemOf } from '../core/judging/judge';
 import { solve } from '../core/choosing/solve';
 import { treeOf } from '../core/testing/trees';
 import { FORMS } from '../core/forms';
 import { formInstance, instance } from './instances';
 
-/** As many sets as the program looks at where nobody waits. */
-const NODES = 20_000;
-const SIZES = [10, 15, 20, 30, 40];
+const SIZES = [10, 15, 20, 30, 40, 60];
 const SEEDS = Array.from({ length: 15 }, (_, i) => i + 1);
-const FORM_SIZES = [10, 20, 30, 40];
+const FORM_SIZES = [10, 20, 30, 60];
 const FORM_SEEDS = [1, 2, 3, 4, 5, 6, 7];
 
 const median = (values: readonly number[]): number =>
@@ -27,7 +25,7 @@ function choose(n: number, seed: number): Timed {
   const from = performance.now();
   const built = problemOf(state);
   if (!built) throw new Error('the form is not judged');
-  const { nodes, proven } = solve(built.problem, { nodeLimit: NODES });
+  const { nodes, proven } = solve(built.problem, { mostLooks: FIRST_LOOKS });
   return { ms: performance.now() - from, nodes, proven };
 }
 
@@ -47,7 +45,7 @@ for (const n of SIZES) {
 }
 
 console.log(
-  `\nEvery form, 7 instances a size, at most ${NODES} sets looked at: median and worst ms, answers proven best`,
+  `\nEvery form, 7 instances a size, at most ${FIRST_LOOKS} looks: median and worst ms, answers proven best`,
 );
 for (const { id } of FORMS) {
   const row = FORM_SIZES.map((n) => {
@@ -56,7 +54,7 @@ for (const { id } of FORMS) {
       const from = performance.now();
       const built = problemOf(state);
       if (!built) throw new Error('the form is not judged');
-      const { proven } = solve(built.problem, { nodeLimit: NODES });
+      const { proven } = solve(built.problem, { mostLooks: FIRST_LOOKS });
       return { ms: performance.now() - from, proven };
     });
     const ms = runs.map((run) => run.ms);

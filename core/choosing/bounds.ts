@@ -57,7 +57,7 @@ export class Bounds {
   asItIs(): Rough {
     const { problem, rings, value, jobs, tie } = this.now;
     let sum = value + this.orphans(Infinity) * BREACH + jobs;
-    problem.circles.forEach((circle, c) => (sum += closedRing(circle, rings[c] as Ring)));
+    for (let c = 0; c < rings.length; c++) sum += closedRing(problem.circles[c] as Circle, rings[c] as Ring);
     return { unpinned: this.missingPins(Infinity), value: sum, tie };
   }
 
@@ -65,11 +65,10 @@ export class Bounds {
   ofEach(current: number, next: number): Rough {
     const { problem, rings, value, jobs, tie } = this.now;
     let sum = value + this.orphans(next) * BREACH + jobs;
-    problem.circles.forEach((circle, c) => {
-      if (c < current) sum += closedRing(circle, rings[c] as Ring);
-      else if (c === current) sum += this.ring(c, next);
-      else sum += this.ring(c, this.startOf(c));
-    });
+    for (let c = 0; c < rings.length; c++) {
+      if (c < current) sum += closedRing(problem.circles[c] as Circle, rings[c] as Ring);
+      else sum += this.ring(c, c === current ? next : this.startOf(c));
+    }
     return { unpinned: this.missingPins(next), value: sum, tie };
   }
 

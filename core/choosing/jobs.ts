@@ -1,3 +1,4 @@
+import { Effort } from './effort';
 import type { Problem } from './problem';
 import { BREACH, type PairTables } from './pair-tables';
 
@@ -12,14 +13,14 @@ export interface Jobs {
  * near it. A stem is left only where what carries it stays. Exact: what is cheaper whatever becomes of its neighbours is
  * settled first; of the rest, stems that touch each other by no cost are decided apart, the others by trying both ways,
  * the cheaper first, while what they come to at the least is not dearer than the best found.
- * @param atMost jobs that cost more are of no interest
- * @returns undefined where every way costs more than that
+ * @param limits jobs that cost more than `atMost` are of no interest; once the effort is spent the cheapest found are given
+ * @returns undefined where every way looked at costs more than that
  */
 export function jobsOf(
   problem: Problem,
   tables: PairTables,
   taken: readonly number[],
-  atMost = Infinity,
+  { atMost = Infinity, effort = new Effort() }: JobsLimits = {},
 ): Jobs | undefined {
   const asked = new Asked(problem, tables, taken);
   if (asked.leastOfOpen() > atMost) return undefined;
@@ -28,10 +29,15 @@ export function jobsOf(
   if (asked.value + toCome > atMost) return undefined;
   for (const group of asked.groups()) {
     toCome -= asked.leastOf(group);
-    if (!new Group(asked, group).decide(atMost - asked.value - toCome)) return undefined;
+    if (!new Group(asked, group, effort).decide(atMost - asked.value - toCome)) return undefined;
   }
   const left = problem.stems.map((_, stem) => stem).filter((stem) => asked.fate[stem] === Fate.left);
   return { left, value: asked.value };
+}
+
+interface JobsLimits {
+  atMost?: number;
+  effort?: Effort;
 }
 
 enum Fate {
@@ -166,6 +172,7 @@ class Group {
   constructor(
     private readonly asked: Asked,
     stems: readonly number[],
+    private readonly effort: Effort,
   ) {
     const inIt = new Set(stems);
     const depth = (stem: number): number => {
@@ -189,7 +196,8 @@ class Group {
 
   /** @param rest least that the stems from `i` on come to beside those left */
   private try(i: number, value: number, rest: number): void {
-    if (value + rest > this.bestValue) return;
+    if (value + rest > this.bestValue || (this.effort.isSpent && this.bestValue < Infinity)) return;
+    this.effort.spend(1);
     const stem = this.order[i];
     if (stem === undefined) {
       if (this.best && value === this.bestValue && this.left.length <= this.best.length) return;

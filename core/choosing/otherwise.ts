@@ -21,8 +21,8 @@ export interface OtherwiseQuestion {
   onProgress?: Progress | undefined;
 }
 
-/** Sets looked at for one price before it is left as the best found. */
-const NODE_LIMIT = 20_000;
+/** Looks spent on one price before it is left as the best found. */
+const MOST_LOOKS = 300_000;
 
 /** The price of the opposite ruling: the best set with the stem turned round, against the best set as it is. */
 export function otherwise(question: OtherwiseQuestion, stem: Stem): Price | undefined {
@@ -36,7 +36,7 @@ export function otherwise(question: OtherwiseQuestion, stem: Stem): Price | unde
   const asked = withKeptCarriers(state.tree, scene.laid.trunk?.id, ruled);
   const now = new Set([...chosen.left, ...chosen.limbs.map(({ stemId }) => stemId)]);
   const built = buildProblem(formProblem, isIn ? asked : asWithoutPins(formProblem, asked, now));
-  const best = solve(built.problem, { keep: 1, nodeLimit: NODE_LIMIT }).best[0];
+  const best = solve(built.problem, { keep: 1, mostLooks: MOST_LOOKS }).best[0];
   if (!best) return undefined;
   const other = chosenSet(scene, built, best);
   if (ruling === 'keep' && !stays(other)) return undefined;

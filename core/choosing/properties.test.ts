@@ -156,7 +156,7 @@ describe('a search that is cut short', () => {
     const list = fc.sample(limbs(14), { numRuns: 1, seed: 3 })[0] as Limb[];
     const built = problemOf(treeOf(vase([...list, ...list.map((limb) => ({ ...limb, id: `m${limb.id}` }))])));
     const { best: sets, proven } = solve(built?.problem as NonNullable<typeof built>['problem'], {
-      nodeLimit: 1,
+      mostLooks: 1,
     });
     expect(proven).toBe(false);
     expect(sets[0]?.cost[1]).toBe(0);

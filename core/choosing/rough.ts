@@ -1,5 +1,5 @@
 import { BREACH, breachesIn } from './pair-tables';
-import { compareCosts, type Cost } from './problem';
+import type { Cost } from './problem';
 
 /** Before a set is summed in full: what it costs at the least. */
 export interface Rough {
@@ -14,4 +14,12 @@ export const costOf = ({ unpinned, value, tie }: Rough): Cost => {
   return [unpinned, breaches, value - breaches * BREACH, tie];
 };
 
-export const compareRough = (a: Rough, b: Rough): number => compareCosts(costOf(a), costOf(b));
+/** Which is better: negative when `a` is. A difference in value is one of broken rules where there is one, else of costs. */
+export const compareRough = (a: Rough, b: Rough): number =>
+  a.unpinned - b.unpinned || a.value - b.value || a.tie - b.tie;
+
+/** A cost by rank as one that is summed. */
+export const roughOf = ([unpinned, breaches, cost, tie]: Cost): Rough => ({
+  ...{ unpinned, tie },
+  value: breaches * BREACH + cost,
+});

@@ -1,4 +1,5 @@
 import { hundredths, onCurve } from './curve';
+import { Effort } from './effort';
 import { jobsOf, type Jobs } from './jobs';
 import { BREACH, breachesIn, valueOf, type PairTables } from './pair-tables';
 import type { Circle, Cost, Problem } from './problem';
@@ -37,22 +38,25 @@ export const gapCost = (circle: Circle, n: number, largestDeg: number): number =
 export const spreadCost = ({ of, grades }: Circle['spreads'][number], low: number, high: number): number =>
   hundredths(onCurve(grades, of === 'ratio' ? high / low : high - low));
 
-/** What the circles cost with a set of options, each past its most a breach. */
-export function circlesCost({ options, circles }: Problem, taken: readonly number[]): number {
-  const byCircle: number[][] = circles.map(() => []);
-  for (const o of taken) byCircle[options[o]?.circle ?? 0]?.push(o);
-  return circles.reduce((sum, circle, c) => {
-    const members = byCircle[c] as number[];
-    const n = members.length;
-    const at = members.map((o) => options[o]?.bearingDeg ?? 0);
-    let cost = BREACH * Math.max(0, n - circle.most) + countCost(circle, n);
-    cost += gapCost(circle, n, largestGapDeg(at, circle.arc));
-    for (const spread of n < 2 ? [] : circle.spreads) {
-      const values = members.map((o) => spread.value[o] as number);
-      cost += spreadCost(spread, Math.min(...values), Math.max(...values));
-    }
-    return sum + cost;
-  }, 0);
+/** What a circle costs with those of its options that are taken, each past its most a breach. */
+export function circleCost({ options, circles }: Problem, c: number, members: readonly number[]): number {
+  const circle = circles[c] as Circle;
+  const n = members.length;
+  const at = members.map((o) => options[o]?.bearingDeg ?? 0);
+  let cost = BREACH * Math.max(0, n - circle.most) + countCost(circle, n);
+  cost += gapCost(circle, n, largestGapDeg(at, circle.arc));
+  for (const spread of n < 2 ? [] : circle.spreads) {
+    const values = members.map((o) => spread.value[o] as number);
+    cost += spreadCost(spread, Math.min(...values), Math.max(...values));
+  }
+  return cost;
+}
+
+/** What the circles cost with a set of options. */
+export function circlesCost(problem: Problem, taken: readonly number[]): number {
+  const byCircle: number[][] = problem.circles.map(() => []);
+  for (const o of taken) byCircle[problem.options[o]?.circle ?? 0]?.push(o);
+  return byCircle.reduce((sum, members, c) => sum + circleCost(problem, c, members), 0);
 }
 
 /** A set of options with the jobs of the stems beside it, and what all of it costs. */
@@ -64,6 +68,7 @@ export interface Whole {
 /**
  * The whole cost of taking a set of options (indices, any order), every other stem at its best beside them.
  * @param atMost a value over which a set is of no interest
+ * @param effort what may be spent on the jobs: once it is spent they are the cheapest found, and a set that is dear so far counts as of no interest
  * @returns undefined for a set that costs more than that
  */
 export function wholeOf(
@@ -71,6 +76,7 @@ export function wholeOf(
   tables: PairTables,
   taken: readonly number[],
   atMost = Infinity,
+  effort = new Effort(),
 ): Whole | undefined {
   const { options, pinned } = problem;
   let value = circlesCost(problem, taken);
@@ -83,7 +89,7 @@ export function wholeOf(
     tie += option.stem + 1;
     for (let j = 0; j < i; j++) value += tables.pairs[o * tables.options + (taken[j] as number)] as number;
   });
-  const jobs = jobsOf(problem, tables, taken, atMost - value);
+  const jobs = jobsOf(problem, tables, taken, { atMost: atMost - value, effort });
   if (!jobs) return undefined;
   value += jobs.value;
   const breaches = breachesIn(value);

@@ -3,11 +3,13 @@ import { describe, expect, it } from 'vitest';
 import { meanOn, onCurve, type Curve } from './curve';
 import { everyDecision, summed } from '../testing/every-decision';
 import { compareCosts, type Circle, type Cost, type Option, type Problem } from './problem';
+import { Effort } from './effort';
 import { later } from './later';
 import { BREACH, pairTables } from './pair-tables';
 import { largestGapDeg, wholeOf } from './score';
 import type { Solution } from './solution';
 import { solve } from './solve';
+import { Sketch } from './sketch';
 
 const small = (max: number): fc.Arbitrary<number> => fc.integer({ min: 0, max });
 const GAP: Curve = [
@@ -136,8 +138,8 @@ describe('a search that is stopped', () => {
   it('answers all the same, with a bound that the best set there is does not beat', () => {
     let stopped = 0;
     fc.assert(
-      fc.property(problem, small(6), (of, nodeLimit) => {
-        const { best, bound, proven } = solve(of, { nodeLimit });
+      fc.property(problem, small(400), (of, mostLooks) => {
+        const { best, bound, proven } = solve(of, { mostLooks });
         const optimum = everyDecision(of)[0] as Cost;
         if (!proven) stopped++;
         expect(compareCosts(bound, optimum)).toBeLessThanOrEqual(0);
@@ -147,6 +149,51 @@ describe('a search that is stopped', () => {
       { numRuns: 200, seed: 96 },
     );
     expect(stopped).toBeGreaterThan(30);
+  });
+});
+
+describe('a good set by single changes', () => {
+  it('is mostly the best there is, and never better', () => {
+    let [isBest, of] = [0, 0];
+    fc.assert(
+      fc.property(problem, (asked) => {
+        const tables = pairTables(asked);
+        let found: readonly number[] = [];
+        const all = asked.options.map((_, o) => o);
+        new Sketch(asked, tables, all, new Effort()).improve((set) => (found = set));
+        const way = compareCosts(
+          wholeOf(asked, tables, found)?.cost as Cost,
+          solve(asked).best[0]?.cost as Cost,
+        );
+        expect(way).toBeGreaterThanOrEqual(0);
+        [isBest, of] = [isBest + (way === 0 ? 1 : 0), of + 1];
+      }),
+      { numRuns: 200, seed: 94 },
+    );
+    expect(isBest).toBeGreaterThan(0.85 * of);
+  });
+
+  it('stands for an answer of sixty stems that all want one room, within the looks that were given', () => {
+    const sixty = Array.from({ length: 60 }, (_, i) => i);
+    const crowded: Problem = {
+      ...{ stems: sixty.map(String), parents: sixty.map(() => -1), pinned: [], pairs: [], besides: [] },
+      ...{ out: sixty.map((i) => 1000 + 7 * i), leave: sixty.map(() => 0) },
+      options: sixty.map((i) => ({ stem: i, circle: 0, bearingDeg: 6 * i, breaches: 0, cost: 300 })),
+      amidst: sixty.flatMap((b) =>
+        sixty.slice(0, b).map((a) => ({ a, b, breaches: 0, cost: (37 * a + 91 * b) % 400 })),
+      ),
+      circles: [
+        {
+          ...{ name: 'ring', fewest: 3, wish: 4, most: 5, short: 4000, empty: 1200, over: 600 },
+          ...{ gap: GAP, spreads: [] },
+        },
+      ],
+    };
+    const { best, bound, looks, proven } = solve(crowded, { mostLooks: 100_000 });
+    expect(proven).toBe(false);
+    expect(looks).toBeLessThan(130_000);
+    expect(best[0]?.options.length).toBeGreaterThanOrEqual(4);
+    expect(compareCosts(bound, best[0]?.cost as Cost)).toBeLessThan(0);
   });
 });
 

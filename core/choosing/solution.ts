@@ -13,7 +13,9 @@ export interface Solved {
   best: readonly Solution[];
   /** Sets looked at. */
   nodes: number;
-  /** False when the node limit stopped the search: the sets are good, but not proven best. */
+  /** Looks at a stem's cost, as `Effort` counts them. */
+  looks: number;
+  /** False when the limit stopped the search: the sets are good, but not proven best. */
   proven: boolean;
   /** No set costs less than this: the best one's own cost when it is proven. */
   bound: Cost;
@@ -22,13 +24,11 @@ export interface Solved {
 export interface SolveOptions {
   /** How many sets to return. Default 4. */
   keep?: number;
-  /** Sets to look at before stopping. Default none. */
-  nodeLimit?: number;
-  /** Options to try adding to a set before stopping: where there are very many, this is what takes the time. Default none. */
-  tryLimit?: number;
+  /** Looks at a stem's cost (see `Effort`) before stopping with the best found. Default none. */
+  mostLooks?: number;
   /** Options of a set likely to be good; the search starts from it alone. Default: sets grown greedily. */
   startFrom?: readonly number[];
-  /** Told how many sets have been looked at, of how many at most. Default nobody. */
+  /** Told how many looks have been spent, of how many at most. Default nobody. */
   onProgress?: Progress;
 }
 

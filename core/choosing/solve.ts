@@ -1,10 +1,12 @@
 import { Bounds, type CrowdCost, type Order } from './bounds';
 import { breachesIn, BREACH, pairTables, type PairTables } from './pair-tables';
 import { compareCosts, type Cost, type Option, type Problem } from './problem';
+import { Effort } from './effort';
 import { later } from './later';
-import { costOf, type Rough } from './rough';
+import { compareRough, costOf, roughOf, type Rough } from './rough';
 import { wholeOf } from './score';
 import type { Progress, Solution, Solved, SolveOptions } from './solution';
+import { Sketch } from './sketch';
 import { Taking } from './taking';
 import { undominated } from './undominated';
 
@@ -15,9 +17,10 @@ import { undominated } from './undominated';
  */
 export function solve(
   problem: Problem,
-  { keep = 4, nodeLimit = Infinity, tryLimit = Infinity, startFrom, onProgress }: SolveOptions = {},
+  { keep = 4, mostLooks = Infinity, startFrom, onProgress }: SolveOptions = {},
 ): Solved {
-  const search = new Search(problem, keep, { nodeLimit, tryLimit, onProgress }, leastLater(problem));
+  const effort = new Effort(mostLooks);
+  const search = new Search(problem, keep, { effort, onProgress }, leastLater(problem, effort));
   search.seed(startFrom);
   search.extend(0);
   const best = search.kept[0]?.cost as Cost;
@@ -25,6 +28,7 @@ export function solve(
   return {
     best: search.kept,
     nodes: search.nodes,
+    looks: effort.spent,
     proven: search.openBound === undefined,
     bound: isCut ? (search.openBound as Cost) : best,
   };
@@ -33,14 +37,18 @@ export function solve(
 /** Sets looked at between one word of progress and the next. */
 const NODES_A_WORD = 4096;
 
-/** Single steps tried toward a good set before the search, at most. */
-const SEEDED_TRIES = 1000;
+/** Share of all looks that may be spent toward good sets before the search. */
+const SEED_SHARE = 0.3;
+
+/** Share of all looks that may be spent on the jobs beside one set. */
+const JOBS_SHARE = 0.02;
 
 class Search {
   kept: Solution[] = [];
+  /** What the set costs that another must beat; undefined while there is room for more. */
+  private worst: Rough | undefined;
   nodes = 0;
-  private tries = 0;
-  /** Least bound of the branches that were left unsearched at the node limit. */
+  /** Least bound of the branches that were left unsearched at the limit. */
   openBound: Cost | undefined;
 
   private readonly tables: PairTables;
@@ -61,12 +69,22 @@ class Search {
     this.bounds = new Bounds(this.now, this.order, later);
   }
 
-  /** Good sets to measure branches against from the start: the one given, or what single steps lead to from none. */
+  /** Good sets to measure branches against from the start: the one given, or what single changes lead to. */
   seed(startFrom?: readonly number[]): void {
-    this.offer(startFrom ?? []);
-    if (startFrom) return;
+    if (startFrom) {
+      this.offer(startFrom);
+      return;
+    }
+    const { effort } = this.limits;
+    let found: readonly number[] = [];
+    new Sketch(this.problem, this.tables, this.order.options, effort).improve((set) => (found = set));
+    this.offer(found);
     const { options } = this.order;
-    for (let tried = 0, since = 0; since < options.length && tried < SEEDED_TRIES; tried++) {
+    for (
+      let tried = 0, since = 0;
+      since < options.length && effort.spent < SEED_SHARE * effort.most;
+      tried++
+    ) {
       const best = this.kept[0] as Solution;
       for (const set of this.oneStepFrom(best.options, options[tried % options.length] as number))
         this.consider(set);
@@ -76,6 +94,7 @@ class Search {
 
   /** Keeps a set if it is worth summing in full. */
   private consider(set: readonly number[]): void {
+    this.limits.effort.spend(set.length * this.problem.stems.length);
     const undo = set.map((o) => this.now.take(o));
     const bound = this.bounds.asItIs();
     if (!this.isHopeless(bound) && !this.isHopeless(over(bound, this.bounds.crowds().cost))) this.offer(set);
@@ -97,20 +116,20 @@ class Search {
    * @param seen what crowds cost in a set that the present one was grown from
    */
   extend(from: number, seen: CrowdCost = this.bounds.crowds()): void {
-    const { nodeLimit, tryLimit = Infinity, onProgress } = this.limits;
-    if (this.nodes >= nodeLimit || this.tries >= tryLimit) {
-      const bound = costOf(this.boundFrom(this.bounds.circleAt(from), from));
-      if (!this.openBound || compareCosts(bound, this.openBound) < 0) this.openBound = bound;
+    const { effort, onProgress } = this.limits;
+    if (effort.isSpent) {
+      this.leaveOpen(this.boundFrom(this.bounds.circleAt(from), from));
       return;
     }
     this.nodes++;
-    if (this.nodes % NODES_A_WORD === 0) onProgress?.(this.nodes, nodeLimit);
-    if (this.mayBeKept(this.bounds.asItIs(), seen)) this.offer(this.now.taken);
+    if (this.nodes % NODES_A_WORD === 0) onProgress?.(effort.spent, effort.most);
+    if (this.mayBeKept(this.bounds.asItIs(), seen) && !this.offer(this.now.taken))
+      this.leaveOpen(over(this.bounds.asItIs(), this.bounds.crowds().cost));
     for (let i = from; i < this.order.options.length; i++) {
       const o = this.order.options[i] as number;
       const { stem, circle } = this.now.option(o);
       if (this.now.isUsed[stem]) continue;
-      this.tries++;
+      effort.spend(this.problem.stems.length);
       const release = this.now.take(o);
       const next = this.isHopelessLater(circle, i + 1)
         ? undefined
@@ -118,6 +137,12 @@ class Search {
       if (next) this.extend(i + 1, next);
       release();
     }
+  }
+
+  /** Notes what is left unsearched, by the least it can cost. */
+  private leaveOpen(bound: Rough): void {
+    const cost = costOf(bound);
+    if (!this.openBound || compareCosts(cost, this.openBound) < 0) this.openBound = cost;
   }
 
   /** Least cost of any set that holds the present one and adds options from `next` on. */
@@ -145,9 +170,12 @@ class Search {
   }
 
   private isHopeless(bound: Rough): boolean {
-    if (this.breaksMore(bound.unpinned, breachesIn(bound.value))) return true;
-    const worst = this.worstKept();
-    return worst !== undefined && compareCosts(costOf(bound), worst.cost) > 0;
+    if (this.worst) return compareRough(bound, this.worst) > 0 || this.breaksMoreThanBest(bound);
+    return this.breaksMoreThanBest(bound);
+  }
+
+  private breaksMoreThanBest({ unpinned, value }: Rough): boolean {
+    return this.kept.length > 0 && this.breaksMore(unpinned, breachesIn(value));
   }
 
   /** The set that another must beat; undefined while there is room for more. */
@@ -162,13 +190,24 @@ class Search {
     return unpinned > best[0] || (unpinned === best[0] && breaches > best[1]);
   }
 
-  /** Keeps a set if it is among the best with stems of its own in its places. */
-  private offer(set: readonly number[]): void {
+  /**
+   * Keeps a set if it is among the best with stems of its own in its places.
+   * @returns false where the jobs beside it were not found to the end
+   */
+  private offer(set: readonly number[]): boolean {
+    const { effort } = this.limits;
+    const own = new Effort(Math.min(JOBS_SHARE * effort.most, effort.most - effort.spent));
+    this.keepIfGood(set, own);
+    effort.spend(own.spent);
+    return !own.isSpent;
+  }
+
+  private keepIfGood(set: readonly number[], effort: Effort): void {
     const worst = this.worstKept();
     const missing = this.problem.pinned.length;
     // Sets with every pin are compared by their sum alone, so that the jobs beside them need not be found to the end.
     const atMost = worst && missing === 0 ? worst.cost[1] * BREACH + worst.cost[2] : Infinity;
-    const whole = wholeOf(this.problem, this.tables, set, atMost);
+    const whole = wholeOf(this.problem, this.tables, set, atMost, effort);
     if (!whole || this.breaksMore(whole.cost[0], whole.cost[1])) return;
     if (worst && compareCosts(whole.cost, worst.cost) > 0) return;
     const options = [...set].sort((a, b) => a - b);
@@ -183,6 +222,8 @@ class Search {
     this.kept.sort((a, b) => this.compare(a, b));
     this.kept = this.kept.filter((kept) => !this.breaksMore(kept.cost[0], kept.cost[1]));
     if (this.kept.length > this.keep) this.kept.pop();
+    const last = this.worstKept();
+    this.worst = last && roughOf(last.cost);
   }
 
   private signature(options: readonly number[]): string {
@@ -203,21 +244,23 @@ class Search {
 }
 
 interface Limits {
-  nodeLimit: number;
-  tryLimit?: number;
+  effort: Effort;
   onProgress?: Progress | undefined;
 }
 
-/** Sets looked at to bound all rings from one on by themselves. */
-const LATER_LIMIT = 3000;
+/** Looks spent to bound all rings from one on by themselves, at most, and as a share of all that may be spent. */
+const LATER_LOOKS = 1_500_000;
+const LATER_SHARE = 0.1;
 
 /** Least that the rings from each on cost by themselves, the last first, each by those after it. */
-function leastLater(problem: Problem): number[] {
+function leastLater(problem: Problem, effort: Effort): number[] {
   const least: number[] = problem.circles.map(() => 0);
   for (let from = problem.circles.length - 1; from > 0; from--) {
-    const search = new Search(later(problem, from), 1, { nodeLimit: LATER_LIMIT }, least.slice(from));
+    const own = new Effort(Math.min(LATER_LOOKS, LATER_SHARE * effort.most));
+    const search = new Search(later(problem, from), 1, { effort: own }, least.slice(from));
     search.seed();
     search.extend(0);
+    effort.spend(own.spent);
     const best = search.kept[0]?.cost as Cost;
     const bound = search.openBound && compareCosts(search.openBound, best) < 0 ? search.openBound : best;
     least[from] = bound[1] * BREACH + bound[2];

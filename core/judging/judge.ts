@@ -49,6 +49,8 @@ export interface Judgement {
   nodes: number;
   proven: boolean;
   bound: Cost;
+  /** Looks that might be spent on it: more may still prove what is not proven. */
+  mostLooks: number;
 }
 
 /** A whip has no limbs: it is judged by its buds. */
@@ -71,9 +73,9 @@ export interface JudgeOptions {
   withPrices?: boolean;
   /** How many sets are looked for: the best and its runners-up. Default 4. */
   sets?: number;
-  /** Sets looked at before the choice answers with what it has and the gap it has proven. Default `NODE_LIMIT`. */
-  nodeLimit?: number;
-  /** Told how many of the stems have their price; without prices, how many sets have been looked at. */
+  /** Looks spent before the choice answers with what it has and the gap it has proven (see `Effort`). Default `FIRST_LOOKS`. */
+  mostLooks?: number;
+  /** Told how many of the stems have their price; without prices, how many looks have been spent. */
   onProgress?: Progress;
 }
 
@@ -82,12 +84,10 @@ type Asked = Required<Omit<JudgeOptions, 'onProgress'>> & { onProgress?: Progres
 
 /** How many sets the choice gives: the best and the next three. */
 const SETS_KEPT = 4;
-/** What is looked at for a first answer, a second or two of one core: eight times what any tree of the demo, or case, asks. */
-export const NODE_LIMIT = 20_000;
-/** What is looked at for one of many like questions, each begun from the answer to the first. */
-const WEIGHED_LIMIT = 20_000;
-/** What is looked at where a first answer is not proven and somebody waits at the tree: some ten times as long. */
-export const LOOK_ON_LIMIT = 200_000;
+/** Looks spent on a first answer, some fifth of a second of one core: seven times what any tree of the demo, or case, asks. */
+export const FIRST_LOOKS = 300_000;
+/** Looks spent where a first answer is not proven and somebody waits at the tree: some hundred times as many. */
+export const LOOK_ON_LOOKS = 30_000_000;
 
 /**
  * Judges a tree: findings, the choice of limbs for its form, a verdict on every stem, and the plan; a whip by its
@@ -95,7 +95,7 @@ export const LOOK_ON_LIMIT = 200_000;
  */
 export function judge(
   state: TreeState,
-  { withPrices = true, sets = SETS_KEPT, nodeLimit = NODE_LIMIT, onProgress }: JudgeOptions = {},
+  { withPrices = true, sets = SETS_KEPT, mostLooks = FIRST_LOOKS, onProgress }: JudgeOptions = {},
 ): Judged {
   const scene = sceneOf(state);
   const findings = lookAt(scene);
@@ -107,7 +107,7 @@ export function judge(
     return { kind: 'whip', findings, whip: planWhip(scene, form, state) };
   }
   return judgeLimbs(state, { ...scene, findings, limbs, shoots: shootsOf(scene) }, form, {
-    ...{ withPrices, sets, nodeLimit, onProgress },
+    ...{ withPrices, sets, mostLooks, onProgress },
   });
 }
 
@@ -123,7 +123,7 @@ export function decide(state: TreeState, near?: ChosenSet): Readonly<Record<Stem
   if (!form || limbs.length === 0) return undefined;
   if (form.standsOn === 'stems' && limbs.length < 2 && isBare(state)) return undefined;
   const withLimbs = { ...scene, findings: lookAt(scene), limbs, shoots: shootsOf(scene) };
-  const options = { withPrices: false, sets: 1, nodeLimit: WEIGHED_LIMIT };
+  const options = { withPrices: false, sets: 1, mostLooks: FIRST_LOOKS };
   return chooseLimbs(state, withLimbs, form, options, near).verdicts;
 }
 
@@ -145,7 +145,7 @@ function withoutTheirPins(
 ): { stays: ReadonlySet<StemId>; goes: ReadonlyMap<StemId, string> } | undefined {
   if (!Object.values(rulings).some(isKept)) return undefined;
   const built = buildProblem(formProblem, withoutPins(rulings));
-  const best = solve(built.problem, { keep: 1, nodeLimit: NODE_LIMIT }).best[0];
+  const best = solve(built.problem, { keep: 1, mostLooks: FIRST_LOOKS }).best[0];
   if (!best) return undefined;
   const free = chosenSet(scene, built, best);
   const stays = new Set([...free.left, ...free.limbs.map(({ stemId }) => stemId)]);
@@ -162,7 +162,7 @@ function chooseLimbs(
   state: TreeState,
   scene: FormScene,
   form: Form,
-  { withPrices, sets, nodeLimit, onProgress }: Asked,
+  { withPrices, sets, mostLooks, onProgress }: Asked,
   near?: ChosenSet,
 ) {
   const formProblem = form.build(scene);
@@ -171,7 +171,7 @@ function chooseLimbs(
   const built = buildProblem(formProblem, free ? asWithoutPins(formProblem, asked, free.stays) : asked);
   const startFrom = near && optionsOf(built, near);
   const { best, nodes, proven, bound } = solve(built.problem, {
-    ...{ keep: sets, nodeLimit },
+    ...{ keep: sets, mostLooks },
     ...(startFrom && { startFrom }),
     ...(onProgress && { onProgress: withPrices ? () => onProgress(0, state.tree.stems.length) : onProgress }),
   });
@@ -200,12 +200,12 @@ function chooseLimbs(
     });
   };
   const verdicts = verdictsFor(chosen, withPrices);
-  return { chosen, runnersUp, verdicts, verdictsFor, nodes, proven, bound, caps, year };
+  return { chosen, runnersUp, verdicts, verdictsFor, nodes, mostLooks, proven, bound, caps, year };
 }
 
 function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Asked): Judgement {
   const made = chooseLimbs(state, scene, form, options);
-  const { chosen, runnersUp, nodes, proven, bound, caps, year } = made;
+  const { chosen, runnersUp, nodes, mostLooks, proven, bound, caps, year } = made;
   const holdOff = holdOffOn(scene.kind, state.site, state.today);
   const verdicts = heldOff(state.tree, made.verdicts, holdOff);
   const question = {
@@ -243,7 +243,7 @@ function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Ask
     ...(holdOff && { holdOff }),
     woundChoices: options.withPrices ? woundChoices(question, plan) : [],
     runnersUpWounds: options.withPrices ? runnersUp.map(woundsWith) : [],
-    ...{ nodes, proven, bound },
+    ...{ nodes, mostLooks, proven, bound },
   };
 }
 

@@ -167,8 +167,8 @@ function headingOf({ answers }: Scene, wish: WhipWish, topCm: number): number | 
   return wanted !== undefined && wanted < topCm - 5 ? wanted : undefined;
 }
 
-/** Buds tried before the search answers with the best found: a second or so of one core. */
-const TRY_LIMIT = 30_000;
+/** Looks spent before the search answers with the best found: a second or so of one core. */
+const MOST_LOOKS = 2_000_000;
 
 /** Chooses buds for every place by the search that chooses limbs: each bud is a stem that could stand there. */
 function chosenBuds(
@@ -220,7 +220,7 @@ function chosenBuds(
     },
     {},
   );
-  const { best: sets, proven } = solve(built.problem, { keep: 1, tryLimit: TRY_LIMIT });
+  const { best: sets, proven } = solve(built.problem, { keep: 1, mostLooks: MOST_LOOKS });
   const best = sets[0];
   const found = (best?.options ?? []).map((o) => built.candidacies[o] as Candidacy);
   const taken = found.map(({ stem, place }) => ({

@@ -1,5 +1,5 @@
 import { computed, effect, inject, Injectable, untracked } from '@angular/core';
-import { NODE_LIMIT } from '../../../../core';
+import { LOOK_ON_LOOKS } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from './judging-store';
 import { Ponder } from './ponder';
@@ -17,7 +17,8 @@ export class LookOn {
     const treeId = this.judging.foremost();
     const now = treeId === undefined ? undefined : this.judging.judgingOf(treeId);
     const state = treeId === undefined ? undefined : this.book.states().get(treeId);
-    const isFirst = now?.judged?.kind === 'judged' && !now.judged.proven && now.judged.nodes <= NODE_LIMIT;
+    const isFirst =
+      now?.judged?.kind === 'judged' && !now.judged.proven && now.judged.mostLooks < LOOK_ON_LOOKS;
     return state && isFirst && now.since === undefined ? { treeId, state } : undefined;
   });
 

@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-import { formsFor, judge, LOOK_ON_LIMIT, weigh, whatWouldKeep, type Progress } from '../../../../core';
+import { formsFor, judge, LOOK_ON_LOOKS, weigh, whatWouldKeep, type Progress } from '../../../../core';
 import type { PonderReply, PonderRequest, PonderResult, QuestionKind, Questions } from './ponder-messages';
 import { restIfAsked } from './rest';
 
@@ -12,10 +12,10 @@ const ANSWERS: {
   weigh: ({ state }, onProgress) => weigh(state, { onProgress }),
   keep: ({ state, stemId }) => whatWouldKeep(state, stemId),
   forms: ({ state }, onProgress) => formsFor(state, onProgress),
-  price: ({ state }, onProgress) => judge(state, { nodeLimit: LOOK_ON_LIMIT, onProgress }),
+  price: ({ state }, onProgress) => judge(state, { mostLooks: LOOK_ON_LOOKS, onProgress }),
   judge: ({ state }) => judge(state, { withPrices: false }),
   'look-on': ({ state }, onProgress) =>
-    judge(state, { withPrices: false, nodeLimit: LOOK_ON_LIMIT, onProgress }),
+    judge(state, { withPrices: false, mostLooks: LOOK_ON_LOOKS, onProgress }),
 };
 
 addEventListener('message', ({ data }: MessageEvent<PonderRequest>) => {
