@@ -1,5 +1,6 @@
 import { object, type ISchema } from 'yup';
 import { between, unknownFields } from '../fields/fields';
+import { BEND_FIGURES } from './bend-figures';
 import { FORM_FIGURES } from './form-figures';
 import { LIMB_FIGURES } from './limb-figures';
 import { WEIGHT_FIGURES } from './weight-figures';
@@ -11,7 +12,7 @@ export type { RuleDefault, RuleUnit, SourceWord } from './figure';
 export const RULE_SET = '2026.2';
 
 /** Every figure the judgement rests on, before any override by kind, form, school, site or tree. */
-export const RULE_DEFAULTS = { ...LIMB_FIGURES, ...FORM_FIGURES, ...WORK_FIGURES, ...WEIGHT_FIGURES };
+export const RULE_DEFAULTS = { ...LIMB_FIGURES, ...FORM_FIGURES, ...WORK_FIGURES, ...BEND_FIGURES, ...WEIGHT_FIGURES };
 
 export type RuleKey = keyof typeof RULE_DEFAULTS;
 

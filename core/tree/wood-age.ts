@@ -1,5 +1,12 @@
 import type { Stem } from './stem';
 
+/** Wood by how it takes bending: this season's while it is soft, once it is firm, last season's, of two seasons, older. */
+export const WOOD_STATES = ['soft', 'firm', 'one-year', 'two-year', 'older'] as const;
+export type WoodState = (typeof WOOD_STATES)[number];
+
+/** Growth of a season where none was read, cm. Working value. */
+export const SEASON_CM = 60;
+
 /** A stretch of a stem and how many seasons old its wood is: 0 grew this season. */
 export interface AgedWood {
   fromCm: number;
@@ -27,4 +34,18 @@ export function woodByAge(stem: Stem, season: number): AgedWood[] {
   const oldest = grown.at(-1)?.age;
   if (toCm > 0.5) stretches.unshift({ fromCm: 0, toCm, ageSeasons: oldest === undefined ? 1 : oldest + 1 });
   return stretches;
+}
+
+/**
+ * The same with growth that nobody read taken as `SEASON_CM` a season from the tip inward, no more seasons than the tree has
+ * grown: what was read stays as it is.
+ */
+export function woodByLikelyAge(stem: Stem, season: number, treeSeasons: number): AgedWood[] {
+  if (Object.keys(stem.growthCm).length > 0) return woodByAge(stem, season);
+  const seasons = Math.max(1, Math.min(Math.ceil(stem.length.value / SEASON_CM), Math.ceil(treeSeasons)));
+  const each = stem.length.value / seasons;
+  return Array.from({ length: seasons }, (_, i) => ({
+    ...{ fromCm: i * each, toCm: (i + 1) * each },
+    ageSeasons: seasons - i,
+  }));
 }

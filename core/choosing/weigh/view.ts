@@ -3,6 +3,7 @@ import { courseFrom, positionAt, tipOf, type Course, type LaidTree } from '../..
 import type { Vec3 } from '../../geometry/vector';
 import { crotchDeg, joinHeightCm, ratioSure, thicknessRatio } from '../../tree/joins';
 import { stemOf, type Stem } from '../../tree/stem';
+import { SEASON_CM } from '../../tree/wood-age';
 
 /** A limb as it is weighed: what matters of its place, join, size and age, each with one standard deviation. */
 export interface LimbView {
@@ -35,8 +36,6 @@ const FULL_RATIO = 0.4;
 const FULL_OF_FOOT = 0.25;
 const LEAST_SIZE = 0.15;
 const MOST_SIZE = 1.2;
-/** Growth of a season where none was read, cm. */
-const SEASON_CM = 60;
 
 /** How far out a limb lives, cm. */
 export const livingCm = ({ length, soundTo }: Stem): number =>

@@ -1,0 +1,136 @@
+import { momentsAt, pointsOf, settle, type Load, type Vec2 } from './beam';
+import type { LimbBeam } from './limb-beam';
+import type { WoodState } from '../tree/wood-age';
+import type { WoodBears } from './wood';
+
+/** What a limb is pulled by: a cord to a point, or a weight, or whatever keeps its direction. */
+export type PulledBy =
+  | { kind: 'toward'; point: Vec2 }
+  /** A stick that pushes away from a point. */
+  | { kind: 'away'; point: Vec2 }
+  | { kind: 'fixed'; direction: Vec2 };
+
+/** A limb as it lies under a pull. */
+export interface Bent {
+  angles: Float64Array;
+  /** The pull, N. */
+  pullN: number;
+  /** For each piece the strain its bending adds to what it bore before, as a share. */
+  strain: Float64Array;
+  /** The place that is nearest to cracking. */
+  worst: Worst;
+}
+
+export interface Worst {
+  piece: number;
+  atCm: number;
+  strain: number;
+  /** Strain over what half of such wood bears. */
+  times: number;
+  wood: WoodState;
+  doubt: number;
+}
+
+const MOST_TURNS = 60;
+
+/** The limb under a pull of so many N on the outer end of a piece. @param from angles to start from */
+export function pulled(limb: LimbBeam, piece: number, by: PulledBy, pullN: number, from = limb.present): Bent {
+  let angles = from;
+  let loads: Load[] = [];
+  for (let turn = 0; turn < MOST_TURNS; turn++) {
+    const u = directionOf(limb, angles, piece, by);
+    loads = [{ piece, force: [u[0] * pullN, u[1] * pullN] }];
+    const then = settle(limb.beam, angles, loads);
+    const moved = then.reduce((most, rad, i) => Math.max(most, Math.abs(rad - (angles[i] as number))), 0);
+    // Where the cord swings to and fro its direction is taken between the two.
+    angles = turn > 20 ? then.map((rad, i) => (rad + (angles[i] as number)) / 2) : then;
+    if (by.kind === 'fixed' || moved < 1e-7) break;
+  }
+  return { angles, pullN, ...strained(limb, angles) };
+}
+
+function directionOf({ beam }: LimbBeam, angles: Float64Array, piece: number, by: PulledBy): Vec2 {
+  if (by.kind === 'fixed') return by.direction;
+  const at = pointsOf(beam, angles)[piece] as Vec2;
+  const [x, y] = [by.point[0] - at[0], by.point[1] - at[1]];
+  const far = Math.max(1e-9, Math.hypot(x, y)) * (by.kind === 'toward' ? 1 : -1);
+  return [x / far, y / far];
+}
+
+/** Strain is what bending adds at the surface: half the thickness times how much more sharply it curves than today. */
+export function strained(
+  { beam, present, diameterMm, bears, wood }: LimbBeam,
+  angles: ArrayLike<number>,
+): Pick<Bent, 'strain' | 'worst'> {
+  const strain = new Float64Array(angles.length);
+  let worst = 0;
+  for (let i = 0; i < angles.length; i++) {
+    const before = (of: ArrayLike<number>): number => (i === 0 ? beam.clampRad : (of[i - 1] as number));
+    const turn = (angles[i] as number) - before(angles) - ((present[i] as number) - before(present));
+    const overCm = beam.pieceCm * (i === 0 ? 0.5 : 1);
+    strain[i] = (Math.abs(turn) / overCm) * ((diameterMm[i] as number) / 20);
+    const times = (k: number): number => (strain[k] as number) / (bears[k] as WoodBears).strain;
+    if (times(i) > times(worst)) worst = i;
+  }
+  const its = bears[worst] as WoodBears;
+  return {
+    strain,
+    worst: {
+      ...{ piece: worst, atCm: worst * beam.pieceCm, strain: strain[worst] as number },
+      ...{ times: (strain[worst] as number) / its.strain, wood: wood[worst] as WoodState, doubt: its.doubt },
+    },
+  };
+}
+
+/** The strain of the same change of course rolled by hand, spread evenly over the limb from its foot to a piece. */
+export function rolled(limb: LimbBeam, piece: number, byRad: number): Pick<Bent, 'strain' | 'worst'> {
+  const each = byRad / (piece + 0.5);
+  const angles = limb.present.map((rad, i) => rad + each * (Math.min(i, piece) + 0.5));
+  return strained(limb, angles);
+}
+
+const MOST_DOUBLED = 60;
+const MOST_TRIED = 60;
+/** As near to a wish as a share of it: a degree in a thousand. */
+const NEAR = 1e-3;
+
+/**
+ * The least pull at which a measure of the bent limb comes to a wish, both rising with the pull; undefined where no pull brings it there.
+ * The pull is doubled until it does, then closed in on from both sides (regula falsi with the Illinois rule).
+ */
+export function pulledTo(
+  limb: LimbBeam,
+  piece: number,
+  by: PulledBy,
+  measure: (bent: Bent) => number,
+  wish: number,
+): Bent | undefined {
+  const start = (limb.beam.stiffness[0] as number) / limb.stem.length.value ** 2 / 50;
+  let low = pulled(limb, piece, by, 0);
+  if (measure(low) >= wish) return low;
+  let high = low;
+  for (let doubled = 0; measure(high) < wish; doubled++) {
+    if (doubled === MOST_DOUBLED) return undefined;
+    low = high;
+    const next = pulled(limb, piece, by, start * 2 ** doubled, high.angles);
+    // Drawn out straight toward what pulls it, it comes no further.
+    if (doubled > 12 && measure(next) - measure(high) < 1e-6) return undefined;
+    high = next;
+  }
+  let [below, above] = [measure(low) - wish, measure(high) - wish];
+  for (let tried = 0; tried < MOST_TRIED && high.pullN - low.pullN > 1e-4 * high.pullN; tried++) {
+    if (above < NEAR * Math.abs(wish)) break;
+    const at = low.pullN + ((high.pullN - low.pullN) * -below) / (above - below);
+    const mid = pulled(limb, piece, by, at, low.angles);
+    const off = measure(mid) - wish;
+    if (off >= 0) [high, above, below] = [mid, off, below / 2];
+    else [low, below, above] = [mid, off, above / 2];
+  }
+  return high;
+}
+
+/** Moment at the inner end of each piece, N cm. */
+export const bendingMoments = (limb: LimbBeam, bent: Bent, piece: number, by: PulledBy): Float64Array => {
+  const u = directionOf(limb, bent.angles, piece, by);
+  return momentsAt(limb.beam, bent.angles, [{ piece, force: [u[0] * bent.pullN, u[1] * bent.pullN] }]);
+};

@@ -1,0 +1,90 @@
+import type { KindFacts } from '../kinds/kind-facts';
+import type { RuleKey } from '../rules/defaults';
+import type { Limits } from '../rules/limits';
+import type { WoodState } from '../tree/wood-age';
+
+/** The figures of a wood. */
+export const FIGURES_OF: Readonly<Record<WoodState, { gpa: RuleKey; percent: RuleKey; weeks: RuleKey }>> = {
+  soft: { gpa: 'wood.softGpa', percent: 'crack.softPercent', weeks: 'set.softWeeks' },
+  firm: { gpa: 'wood.firmGpa', percent: 'crack.firmPercent', weeks: 'set.firmWeeks' },
+  'one-year': { gpa: 'wood.oneYearGpa', percent: 'crack.oneYearPercent', weeks: 'set.oneYearWeeks' },
+  'two-year': { gpa: 'wood.twoYearGpa', percent: 'crack.twoYearPercent', weeks: 'set.twoYearWeeks' },
+  older: { gpa: 'wood.olderGpa', percent: 'crack.olderPercent', weeks: 'set.olderWeeks' },
+};
+
+/** Stiff kinds are harder to bend and crack sooner than middling ones, limber ones the other way about. Working values. */
+const STIFFER = { limber: 0.85, middling: 1, stiff: 1.2 } as const;
+const BEARS_MORE = { limber: 1.25, middling: 1, stiff: 0.8 } as const;
+
+/** How unlike two limbs of one kind and age are in what they bear, as a standard deviation of its logarithm. Working value. */
+export const LIMB_DOUBT = 0.2;
+/** How unsure the figure itself is, the same way. Working value. */
+export const FIGURE_DOUBT = 0.25;
+/** How unsure a pull is for the wood's stiffness alone, as a share of it. Working value. */
+export const PULL_DOUBT = 0.3;
+
+/** What is known of a wood of a kind before any of it was bent here. */
+export interface WoodBears {
+  /** Young's modulus in bending, GPa. */
+  gpa: number;
+  /** Strain at which half of it cracks, as a share: 0.02 for 2 %. */
+  strain: number;
+  /** How unsure that strain is, as a standard deviation of its logarithm. */
+  doubt: number;
+  /** Growing weeks in which a bend it is held in sets but for a share of 1 / e. */
+  weeks: number;
+}
+
+export function woodBears(limits: Limits, { stiffness }: Pick<KindFacts, 'stiffness'>, state: WoodState): WoodBears {
+  const keys = FIGURES_OF[state];
+  return {
+    gpa: limits(keys.gpa).value * STIFFER[stiffness.value],
+    strain: (limits(keys.percent).value / 100) * BEARS_MORE[stiffness.value],
+    doubt: FIGURE_DOUBT,
+    weeks: limits(keys.weeks).value * STIFFER[stiffness.value],
+  };
+}
+
+/** Share of all values under `x` in a standard normal; to 1e-7 (Abramowitz and Stegun 26.2.17). */
+export function normalBelow(x: number): number {
+  const t = 1 / (1 + 0.2316419 * Math.abs(x));
+  const density = Math.exp((-x * x) / 2) / Math.sqrt(2 * Math.PI);
+  const tail =
+    density *
+    t *
+    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
+  return x >= 0 ? 1 - tail : tail;
+}
+
+/** The chance that wood cracks, 0 to 1: what it likely is, and what it would be were the wood one doubt tougher or more brittle. */
+export interface CrackChance {
+  likely: number;
+  from: number;
+  to: number;
+}
+
+/**
+ * The chance that a strain cracks wood whose bearing strain is lognormal between limbs.
+ * @param times strain over the strain at which half of such wood cracks
+ * @param doubt how unsure that strain is, a standard deviation of its logarithm
+ */
+export function crackChance(times: number, doubt: number): CrackChance {
+  if (times <= 0) return { likely: 0, from: 0, to: 0 };
+  const x = Math.log(times);
+  return {
+    likely: normalBelow(x / Math.hypot(LIMB_DOUBT, doubt)),
+    from: normalBelow((x - doubt) / LIMB_DOUBT),
+    to: normalBelow((x + doubt) / LIMB_DOUBT),
+  };
+}
+
+/** Share of its bearing strain at which wood cracks with a chance, all doubts taken together; the chance over 0 and under 1. */
+export function timesAt(chance: number, doubt: number): number {
+  let [low, high] = [-6, 6];
+  for (let i = 0; i < 60; i++) {
+    const mid = (low + high) / 2;
+    if (normalBelow(mid) < chance) low = mid;
+    else high = mid;
+  }
+  return Math.exp(low * Math.hypot(LIMB_DOUBT, doubt));
+}
