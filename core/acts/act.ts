@@ -46,6 +46,10 @@ export interface ActWays<A> {
   words(scene: TreeScene, act: A): Message;
   /** The cautions that belong to it, the gravest first. */
   cautions(scene: TreeScene, act: A): Message[];
+  /** How far is safe, what holds it and until when; missing for an act that holds nothing. */
+  holds?(act: A): Message[];
+  /** The same in a line for a card. */
+  holdsInBrief?(act: A): Message[];
   supplies(act: A): Partial<ActSupplies>;
   /** Minutes it takes one person, tools in hand. Working values. */
   minutes(scene: TreeScene, act: A): number;

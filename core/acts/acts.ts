@@ -62,6 +62,10 @@ export const actWords = (scene: TreeScene, act: Act): Message => waysOf(act).wor
 /** The cautions that belong to an act, the gravest first, each a short sentence or two; empty where there is none. */
 export const cautionsFor = (scene: TreeScene, act: Act): Message[] => waysOf(act).cautions(scene, act);
 
+/** How far an act is safe, what holds the limb then and until when; empty for an act that holds nothing. */
+export const holdsOf = (act: Act): Message[] => waysOf(act).holds?.(act) ?? [];
+export const holdsInBrief = (act: Act): Message[] => waysOf(act).holdsInBrief?.(act) ?? [];
+
 export const suppliesOf = (act: Act): ReturnType<ActWays<Act>['supplies']> => waysOf(act).supplies(act);
 export const minutesOf = (scene: TreeScene, act: Act): number => waysOf(act).minutes(scene, act);
 export const countedAs = (act: Act): ReturnType<ActWays<Act>['counted']> => waysOf(act).counted(act);

@@ -1,10 +1,12 @@
 import { deg, told } from '../words/message';
-import { between, oneOf, shape, type Typed } from '../fields/fields';
+import { between, maybe, oneOf, shape, type Typed } from '../fields/fields';
 import { reading } from '../readings/reading';
 import type { Stem } from '../tree/stem';
 import { onStem, type ActWays } from './act';
 import { changedStem } from './changed-stem';
-import { footHeightCm, ghostMark, tyingCautions } from './tying';
+import { held } from './held';
+import { heldBrief, heldByTold, heldTold } from './held-words';
+import { fixedBy, footHeightCm, ghostMark, suppliesToHold, tyingCautions } from './tying';
 
 const schema = shape({
   kind: oneOf(['bend']),
@@ -12,8 +14,10 @@ const schema = shape({
   /** Angles of the run, deg from upright. */
   fromDeg: between(0, 180),
   toDeg: between(0, 180),
-  /** What is known of how far is safe. */
-  safety: oneOf(['not-yet-computed']),
+  /** Only of acts planned before it was computed how far is safe. */
+  safety: oneOf(['not-yet-computed']).optional(),
+  /** How far is safe, and how it is held. */
+  held: maybe(held),
 });
 
 /** A limb's run brought down, or up, to an angle and tied there. */
@@ -27,13 +31,18 @@ export function bent(stem: Stem, toDeg: number): Stem {
 
 export const bend: ActWays<Bend> = {
   schema,
-  apply: (tree, act) => changedStem(tree, act.stemId, (stem) => bent(stem, act.toDeg)),
+  apply: (tree, act) => changedStem(tree, act.stemId, (stem) => fixedBy(bent(stem, act.toDeg), act)),
   phase: () => 'bends',
   heightCm: (scene, act) => footHeightCm(scene, act.stemId),
   place: () => undefined,
-  words: (_, act) => told('act.bend', { from: deg(act.fromDeg), to: deg(act.toDeg) }),
-  cautions: (scene, act) => tyingCautions(scene, footHeightCm(scene, act.stemId)),
-  supplies: () => ({ ties: 1 }),
+  words: (_, { fromDeg, toDeg, held: by }) =>
+    by
+      ? told('act.bend.held', { from: deg(fromDeg), to: deg(toDeg), held: heldByTold(by) })
+      : told('act.bend', { from: deg(fromDeg), to: deg(toDeg) }),
+  holds: ({ held: by }) => (by ? heldTold(by) : []),
+  holdsInBrief: ({ held: by }) => (by ? heldBrief(by) : []),
+  cautions: (scene, act) => tyingCautions(scene, footHeightCm(scene, act.stemId), act.held),
+  supplies: ({ held: by }) => suppliesToHold(by),
   minutes: () => 6,
   mark: (laid, act) => ghostMark(laid, act.stemId, (tree) => bend.apply(tree, act)),
   counted: () => 'bend',

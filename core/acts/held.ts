@@ -6,7 +6,17 @@ export const HOW_SAFE = ['now', 'stages', 'later', 'risky'] as const;
 export type HowSafe = (typeof HOW_SAFE)[number];
 
 /** What a limb is brought to its angle with. */
-export const MEANS = ['clip', 'ground-peg', 'trunk', 'weight', 'spreader', 'above', 'wire', 'cane', 'aside'] as const;
+export const MEANS = [
+  'clip',
+  'ground-peg',
+  'trunk',
+  'weight',
+  'spreader',
+  'above',
+  'wire',
+  'cane',
+  'aside',
+] as const;
 export type Means = (typeof MEANS)[number];
 
 /** Most steps a limb is brought down in. */

@@ -1,11 +1,13 @@
 import { deg, told } from '../words/message';
-import { between, oneOf, shape, type Typed } from '../fields/fields';
+import { between, maybe, oneOf, shape, type Typed } from '../fields/fields';
 import { reading } from '../readings/reading';
 import { onStem, type ActWays } from './act';
 import { bent } from './bend';
 import { changedStem } from './changed-stem';
+import { held } from './held';
+import { heldBrief, heldByTold, heldTold } from './held-words';
 import { reachCautions } from './cutting';
-import { footHeightCm, ghostMark } from './tying';
+import { fixedBy, footHeightCm, ghostMark } from './tying';
 
 const schema = shape({
   kind: oneOf(['spread']),
@@ -13,6 +15,7 @@ const schema = shape({
   /** Departures, deg from upright. */
   fromDeg: between(0, 180),
   toDeg: between(0, 180),
+  held: maybe(held),
 });
 
 /** A soft join pegged out: it widens the departure, and a run that stood steeper comes down with it. */
@@ -23,12 +26,18 @@ export const spread: ActWays<Spread> = {
   apply: (tree, act) =>
     changedStem(tree, act.stemId, (stem) => {
       const down = bent(stem, Math.max(stem.shape.run.value, act.toDeg));
-      return { ...down, shape: { ...down.shape, departure: reading('angle', act.toDeg, 'gauge') } };
+      const out = { ...down, shape: { ...down.shape, departure: reading('angle', act.toDeg, 'gauge') } };
+      return fixedBy(out, act);
     }),
   phase: () => 'bends',
   heightCm: (scene, act) => footHeightCm(scene, act.stemId),
   place: () => undefined,
-  words: (_, act) => told('act.spread', { to: deg(act.toDeg) }),
+  words: (_, { toDeg, held: by }) =>
+    by
+      ? told('act.spread.held', { to: deg(toDeg), held: heldByTold(by) })
+      : told('act.spread', { to: deg(toDeg) }),
+  holds: ({ held: by }) => (by ? heldTold(by) : []),
+  holdsInBrief: ({ held: by }) => (by ? heldBrief(by) : []),
   cautions: (scene, act) => [told('caution.peg'), ...reachCautions(scene, footHeightCm(scene, act.stemId))],
   supplies: () => ({ pegs: 1 }),
   minutes: () => 2,

@@ -1,8 +1,10 @@
 import { told, type Message } from '../words/message';
+import type { Stem } from '../tree/stem';
 import { layOut, positionAt, type LaidTree } from '../tree/course';
 import type { Tree } from '../tree/stem';
-import type { StemId } from '../tree/stem-readings';
-import type { ActMark } from './act';
+import type { FixingKind, StemId } from '../tree/stem-readings';
+import type { ActMark, ActSupplies } from './act';
+import type { Held, Means } from './held';
 import { reachCautions } from './cutting';
 import type { TreeScene } from './scene';
 
@@ -12,9 +14,13 @@ export function footHeightCm({ laid }: Pick<TreeScene, 'laid'>, stemId: StemId):
   return course ? positionAt(course, 0)[2] : 0;
 }
 
+/** What has a cord that somebody may walk into, or a stake with it. */
+const CORDED: ReadonlySet<Means> = new Set(['ground-peg', 'trunk', 'aside']);
+
 /** The cautions of bending a limb or tying it aside. */
-export const tyingCautions = (scene: TreeScene, heightCm: number): Message[] => [
+export const tyingCautions = (scene: TreeScene, heightCm: number, held: Held | undefined): Message[] => [
   told('caution.tying'),
+  ...(!held || CORDED.has(held.by) ? [told('caution.cord')] : []),
   ...reachCautions(scene, heightCm),
 ];
 
@@ -27,3 +33,29 @@ export function ghostMark(laid: LaidTree, stemId: StemId, apply: (tree: Tree) =>
 /** A mark on the limb itself; undefined for one that is not there. */
 export const limbMark = (laid: LaidTree, stemId: StemId): ActMark | undefined =>
   laid.courses.has(stemId) ? { kind: 'limb', stemId } : undefined;
+
+/** What stays on a limb of each means. */
+const FIXED: Record<Means, FixingKind> = {
+  clip: 'spreader',
+  'ground-peg': 'tie',
+  trunk: 'tie',
+  weight: 'weight',
+  spreader: 'spreader',
+  above: 'tie',
+  wire: 'tie',
+  cane: 'tie',
+  aside: 'tie',
+};
+
+/** A limb with what holds it fixed to it, where it was computed, since the day it is first bent. */
+export function fixedBy(stem: Stem, { held }: { held?: Held | undefined }): Stem {
+  if (!held) return stem;
+  const since = held.stages[0]?.on;
+  const fixing = { what: FIXED[held.by], atCm: held.tieCm, ...(since !== undefined && { since }) };
+  return { ...stem, fixings: [...(stem.fixings ?? []), fixing] };
+}
+
+/** What is carried out to hold a limb. */
+export function suppliesToHold(held: Held | undefined): Partial<ActSupplies> {
+  return held?.by === 'clip' ? { pegs: 1 } : { ties: 1 };
+}

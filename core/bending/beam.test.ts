@@ -87,12 +87,23 @@ const limb = fc.record({
   pullRad: fc.double({ min: -3.1, max: 3.1, noNaN: true }),
 });
 
-function drawn({ n, cm, rootMm, tipShare, gpa, clampRad, curl }: (typeof limb extends fc.Arbitrary<infer T> ? T : never)) {
+function drawn({
+  n,
+  cm,
+  rootMm,
+  tipShare,
+  gpa,
+  clampRad,
+  curl,
+}: typeof limb extends fc.Arbitrary<infer T> ? T : never) {
   const mm = (i: number): number => rootMm * (1 - (i / n) * (1 - tipShare));
   const beam = {
     ...{ pieceCm: cm / n, clampRad },
     stiffness: Float64Array.from({ length: n }, (_, i) => gpa * 1e5 * (Math.PI / 64) * (mm(i) / 10) ** 4),
-    weight: Array.from({ length: n }, (_, i): Vec2 => [0, -9.81e-3 * (cm / n) * (Math.PI / 4) * (mm(i) / 10) ** 2]),
+    weight: Array.from({ length: n }, (_, i): Vec2 => [
+      0,
+      -9.81e-3 * (cm / n) * (Math.PI / 4) * (mm(i) / 10) ** 2,
+    ]),
   };
   const angles = Float64Array.from({ length: n }, (_, i) => clampRad + (curl * (i + 1)) / n);
   return { beam: { ...beam, rest: restFrom(beam, angles) }, angles };

@@ -23,40 +23,41 @@ export interface Load {
   force: Vec2;
 }
 
-const tangent = (rad: number): Vec2 => [Math.cos(rad), Math.sin(rad)];
-const dot = (a: Vec2, b: Vec2): number => a[0] * b[0] + a[1] * b[1];
-const cross = (a: Vec2, b: Vec2): number => a[0] * b[1] - a[1] * b[0];
-
 /** Stiffness of the bend at the inner end of a piece, N cm per rad: the foot bends over half a piece only (midpoint rule). */
 const hingeOf = ({ stiffness, pieceCm }: Beam, i: number): number =>
   ((stiffness[i] as number) * (i === 0 ? 2 : 1)) / pieceCm;
 
-/** For each piece the sum of all forces on it and past it. */
-function carriedBy(beam: Beam, loads: readonly Load[]): Vec2[] {
-  const n = beam.weight.length;
-  const at = beam.weight.map(([x, y]): [number, number] => [x, y]);
+/** For each piece the sum of all forces on it and past it: x and y in turn. */
+function carriedBy({ weight }: Beam, loads: readonly Load[]): Float64Array {
+  const n = weight.length;
+  const sums = new Float64Array(2 * n);
+  weight.forEach(([x, y], i) => {
+    sums[2 * i] = x;
+    sums[2 * i + 1] = y;
+  });
   for (const { piece, force } of loads) {
-    const sum = at[piece] as [number, number];
-    sum[0] += force[0];
-    sum[1] += force[1];
+    sums[2 * piece] = at(sums, 2 * piece) + force[0];
+    sums[2 * piece + 1] = at(sums, 2 * piece + 1) + force[1];
   }
-  for (let i = n - 2; i >= 0; i--) {
-    const [sum, past] = [at[i] as [number, number], at[i + 1] as [number, number]];
-    sum[0] += past[0];
-    sum[1] += past[1];
-  }
-  return at;
+  for (let i = 2 * n - 3; i >= 0; i--) sums[i] = at(sums, i) + at(sums, i + 2);
+  return sums;
 }
 
+const at = (of: ArrayLike<number>, i: number): number => of[i] as number;
+
 /** Elastic energy and that of the loads, N cm. The loads' is 0 where all is at the foot. */
-export function energyOf(beam: Beam, angles: ArrayLike<number>, loads: readonly Load[]): number {
-  const carried = carriedBy(beam, loads);
+export const energyOf = (beam: Beam, angles: ArrayLike<number>, loads: readonly Load[]): number =>
+  energyUnder(beam, angles, carriedBy(beam, loads));
+
+function energyUnder(beam: Beam, angles: ArrayLike<number>, carried: Float64Array): number {
   let sum = 0;
+  let before = beam.clampRad;
   for (let i = 0; i < angles.length; i++) {
-    const before = i === 0 ? beam.clampRad : (angles[i - 1] as number);
-    const turn = (angles[i] as number) - before - (beam.rest[i] as number);
+    const rad = at(angles, i);
+    const turn = rad - before - at(beam.rest, i);
     sum += (hingeOf(beam, i) * turn * turn) / 2;
-    sum -= beam.pieceCm * dot(carried[i] as Vec2, tangent(angles[i] as number));
+    sum -= beam.pieceCm * (at(carried, 2 * i) * Math.cos(rad) + at(carried, 2 * i + 1) * Math.sin(rad));
+    before = rad;
   }
   return sum;
 }
@@ -66,6 +67,8 @@ const MOST_STEPS = 200;
 const WINS = 1e-4;
 /** Moment out of balance that is let stand, as a share of the beam's own stiffness. */
 const SETTLED = 1e-10;
+/** A shorter share of a step is rounding: nothing nearer can be found. */
+const SHORTEST = 1e-9;
 
 /**
  * Angles of the pieces at rest under loads: a minimum of the energy, by Newton's method on the chain with a step that always lowers it
@@ -76,50 +79,60 @@ export function settle(beam: Beam, from: ArrayLike<number>, loads: readonly Load
   const n = from.length;
   const carried = carriedBy(beam, loads);
   let angles = Float64Array.from(from);
-  let energy = energyOf(beam, angles, loads);
-  const stiffest = hingeOf(beam, 0);
+  let tried = new Float64Array(n);
+  let energy = energyUnder(beam, angles, carried);
+  const least = SETTLED * hingeOf(beam, 0);
+  const slope = new Float64Array(n);
   for (let step = 0; step < MOST_STEPS; step++) {
-    const slope = slopeAt(beam, angles, carried);
-    const worst = slope.reduce((most, g) => Math.max(most, Math.abs(g)), 0);
-    if (worst <= SETTLED * stiffest) break;
+    if (slopeInto(slope, beam, angles, carried) <= least) break;
     const move = newtonMove(beam, angles, carried, slope);
     let gain = 0;
-    for (let i = 0; i < n; i++) gain += (slope[i] as number) * (move[i] as number);
+    for (let i = 0; i < n; i++) gain += at(slope, i) * at(move, i);
     let share = 1;
-    for (;;) {
-      const tried = angles.map((a, i) => a + share * (move[i] as number));
-      const then = energyOf(beam, tried, loads);
-      if (then <= energy + WINS * share * gain) {
-        [angles, energy] = [tried, then];
-        break;
-      }
-      share /= 2;
-      // What is left is rounding: nothing nearer can be found.
-      if (share < 1e-9) return angles;
+    for (; share > SHORTEST; share /= 2) {
+      for (let i = 0; i < n; i++) tried[i] = at(angles, i) + share * at(move, i);
+      const then = energyUnder(beam, tried, carried);
+      if (then > energy + WINS * share * gain) continue;
+      energy = then;
+      break;
     }
+    if (share <= SHORTEST) break;
+    [angles, tried] = [tried, angles];
   }
   return angles;
 }
 
-function slopeAt(beam: Beam, angles: Float64Array, carried: readonly Vec2[]): Float64Array {
-  const n = angles.length;
-  const slope = new Float64Array(n);
-  for (let i = 0; i < n; i++) {
-    const before = i === 0 ? beam.clampRad : (angles[i - 1] as number);
-    const moment = hingeOf(beam, i) * ((angles[i] as number) - before - (beam.rest[i] as number));
-    slope[i] = (slope[i] as number) + moment - beam.pieceCm * cross(tangent(angles[i] as number), carried[i] as Vec2);
-    if (i > 0) slope[i - 1] = (slope[i - 1] as number) - moment;
+/** Puts what is out of balance at each piece into `slope`. @returns the largest */
+function slopeInto(slope: Float64Array, beam: Beam, angles: Float64Array, carried: Float64Array): number {
+  let [before, worst] = [beam.clampRad, 0];
+  for (let i = 0; i < angles.length; i++) {
+    const rad = at(angles, i);
+    const moment = hingeOf(beam, i) * (rad - before - at(beam.rest, i));
+    const turning = Math.cos(rad) * at(carried, 2 * i + 1) - Math.sin(rad) * at(carried, 2 * i);
+    slope[i] = moment - beam.pieceCm * turning;
+    if (i > 0) {
+      slope[i - 1] = at(slope, i - 1) - moment;
+      worst = Math.max(worst, Math.abs(at(slope, i - 1)));
+    }
+    before = rad;
   }
-  return slope;
+  return Math.max(worst, Math.abs(at(slope, angles.length - 1)));
 }
 
 /** The step of Newton's method, made a way down where the chain is not in stable balance by stiffening it. */
-function newtonMove(beam: Beam, angles: Float64Array, carried: readonly Vec2[], slope: Float64Array): Float64Array {
+function newtonMove(
+  beam: Beam,
+  angles: Float64Array,
+  carried: Float64Array,
+  slope: Float64Array,
+): Float64Array {
   const n = angles.length;
   const diagonal = new Float64Array(n);
   for (let i = 0; i < n; i++) {
     const past = i + 1 < n ? hingeOf(beam, i + 1) : 0;
-    diagonal[i] = hingeOf(beam, i) + past + beam.pieceCm * dot(tangent(angles[i] as number), carried[i] as Vec2);
+    const rad = at(angles, i);
+    const along = Math.cos(rad) * at(carried, 2 * i) + Math.sin(rad) * at(carried, 2 * i + 1);
+    diagonal[i] = hingeOf(beam, i) + past + beam.pieceCm * along;
   }
   for (let stiffer = 0; ; stiffer = Math.max(2 * stiffer, 1e-3 * hingeOf(beam, n - 1))) {
     const move = solveChain(beam, diagonal, slope, stiffer);
@@ -139,14 +152,14 @@ function solveChain(
   const x = new Float64Array(n);
   for (let i = 0; i < n; i++) {
     const off = i > 0 ? -hingeOf(beam, i) : 0;
-    const before = i > 0 ? off / (pivot[i - 1] as number) : 0;
-    pivot[i] = (diagonal[i] as number) + stiffer - before * off;
-    if ((pivot[i] as number) <= 1e-12 * (diagonal[i] as number) || !((pivot[i] as number) > 0)) return undefined;
-    x[i] = -(slope[i] as number) - (i > 0 ? before * (x[i - 1] as number) : 0);
+    const before = i > 0 ? off / at(pivot, i - 1) : 0;
+    pivot[i] = at(diagonal, i) + stiffer - before * off;
+    if (!(at(pivot, i) > Math.max(0, 1e-12 * at(diagonal, i)))) return undefined;
+    x[i] = -at(slope, i) - (i > 0 ? before * at(x, i - 1) : 0);
   }
   for (let i = n - 1; i >= 0; i--) {
-    const past = i + 1 < n ? hingeOf(beam, i + 1) * (x[i + 1] as number) : 0;
-    x[i] = ((x[i] as number) + past) / (pivot[i] as number);
+    const past = i + 1 < n ? hingeOf(beam, i + 1) * at(x, i + 1) : 0;
+    x[i] = (at(x, i) + past) / at(pivot, i);
   }
   return x;
 }
@@ -167,7 +180,8 @@ export function momentsAt(beam: Beam, angles: ArrayLike<number>, loads: readonly
   const moments = new Float64Array(angles.length);
   let sum = 0;
   for (let i = angles.length - 1; i >= 0; i--) {
-    sum += beam.pieceCm * cross(tangent(angles[i] as number), carried[i] as Vec2);
+    const rad = at(angles, i);
+    sum += beam.pieceCm * (Math.cos(rad) * at(carried, 2 * i + 1) - Math.sin(rad) * at(carried, 2 * i));
     moments[i] = sum;
   }
   return moments;

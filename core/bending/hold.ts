@@ -49,7 +49,8 @@ export function lookOn(site: OnEarth, from: string): string {
 const SLACK_MM = 4;
 
 /** Inner width of a loop, mm, that leaves wood of a thickness room for what it gains until it comes off. */
-export const loopMm = (diameterMm: number, gainMm: number): number => Math.ceil(diameterMm + gainMm + SLACK_MM);
+export const loopMm = (diameterMm: number, gainMm: number): number =>
+  Math.ceil(diameterMm + gainMm + SLACK_MM);
 
 /** The day a loop gets tight, as wood gains so many mm in a season's growth; undefined where it never does within three seasons. */
 export function tightOn(

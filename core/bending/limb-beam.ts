@@ -6,6 +6,7 @@ import { childrenOf, withDescendants, type Stem, type Tree } from '../tree/stem'
 import { diameterAt, taperOf, woodBetween } from '../tree/taper';
 import { woodByLikelyAge, type WoodState } from '../tree/wood-age';
 import { restFrom, type Beam, type Vec2 } from './beam';
+import { woodOfAge } from './roll';
 import { woodBears, type WoodBears } from './wood';
 
 /** Which way a limb is bent: in its own upright plane, or aside in the flat one along its run. */
@@ -47,8 +48,6 @@ const SHOOT_LEAVES = 15;
 /** 1 GPa in N per cm^2. */
 const GPA = 1e5;
 
-/** Growing weeks after which a shoot of the season is no longer soft along its length. Working value. */
-const SOFT_WEEKS = 10;
 /** Within so many cm of where wood of two seasons begins it bears less; and at a join where bark is trapped. Working values. */
 const RING_CM = 3;
 const RING_BEARS = 0.85;
@@ -82,9 +81,10 @@ export function limbBeam(scene: Asked, stem: Stem, way: Way, laden: Laden): Limb
     (mm, i) => (bears[i] as WoodBears).gpa * GPA * (Math.PI / 64) * (mm / 10) ** 4,
   );
   const down: Vec2 = [-axes[0][2], -axes[1][2]];
-  const weight = gramsAlong(scene, stem, pieceCm, laden).map(
-    (g): Vec2 => [down[0] * g * N_PER_G, down[1] * g * N_PER_G],
-  );
+  const weight = gramsAlong(scene, stem, pieceCm, laden).map((g): Vec2 => [
+    down[0] * g * N_PER_G,
+    down[1] * g * N_PER_G,
+  ]);
   const clamped = rad(directionAt(stem, 0));
   const clampRad = clamped + 2 * Math.PI * Math.round(((present[0] as number) - clamped) / (2 * Math.PI));
   const loose = { pieceCm, clampRad, stiffness, weight };
@@ -112,16 +112,13 @@ function unwound(angles: Float64Array): Float64Array {
   return angles;
 }
 
-function woodAlong({ when, site, limits }: Asked, stem: Stem, pieceCm: number): WoodState[] {
-  const aged = woodByLikelyAge(stem, when.season, when.seasonsGrown);
+function woodAlong(scene: Asked, stem: Stem, pieceCm: number): WoodState[] {
+  const aged = woodByLikelyAge(stem, scene.when.season, scene.when.seasonsGrown);
   const taper = taperOf(stem);
-  const { from } = growingSeason(site, when.season);
-  const isEarly = growingWeeks(site, from, when.today) <= SOFT_WEEKS;
   return Array.from({ length: PIECES }, (_, i): WoodState => {
     const s = (i + 0.5) * pieceCm;
     const age = aged.find(({ fromCm, toCm }) => s >= fromCm && s <= toCm)?.ageSeasons ?? 1;
-    if (age >= 1) return age === 1 ? 'one-year' : age === 2 ? 'two-year' : 'older';
-    return isEarly && diameterAt(taper, s) <= limits('soft.diameterMm').value ? 'soft' : 'firm';
+    return woodOfAge(scene, age, diameterAt(taper, s));
   });
 }
 
@@ -137,7 +134,9 @@ function bearsAt(
   const reach = Math.ceil((RING_CM * PIECES) / stem.length.value);
   const isOld = (s: WoodState | undefined): boolean => s === 'two-year' || s === 'older';
   const isAtRing =
-    isOld(wood[piece - reach]) !== isOld(wood[piece + reach]) && wood[piece + reach] !== undefined && piece >= reach;
+    isOld(wood[piece - reach]) !== isOld(wood[piece + reach]) &&
+    wood[piece + reach] !== undefined &&
+    piece >= reach;
   const ring = isAtRing ? RING_BEARS : 1;
   const trapped = stem.barkTrapped && atCm <= RING_CM ? TRAPPED_BEARS : 1;
   const supple = isSupple(scene) ? SUPPLE_BEARS : 1;
@@ -145,7 +144,12 @@ function bearsAt(
 }
 
 /** Mass at the outer end of each piece, g: its wood, what it carries, leaf and fruit. */
-function gramsAlong({ laid, kind }: Asked, stem: Stem, pieceCm: number, { inLeaf, cropKg = 0 }: Laden): number[] {
+function gramsAlong(
+  { laid, kind }: Asked,
+  stem: Stem,
+  pieceCm: number,
+  { inLeaf, cropKg = 0 }: Laden,
+): number[] {
   const taper = taperOf(stem);
   // d^2 s in mm^2 cm, to cm^3.
   const grams = (d2s: number): number => (d2s / 100) * (Math.PI / 4) * GREEN_G_PER_CM3;
@@ -156,16 +160,20 @@ function gramsAlong({ laid, kind }: Asked, stem: Stem, pieceCm: number, { inLeaf
           SPUR_LEAVES * (one.spurs ?? 0) +
           SHOOT_LEAVES * (one.sideShoots ?? 0))
       : 0;
-  const own = Array.from({ length: PIECES }, (_, i) => grams(woodBetween(taper, i * pieceCm, (i + 1) * pieceCm)));
+  const own = Array.from({ length: PIECES }, (_, i) =>
+    grams(woodBetween(taper, i * pieceCm, (i + 1) * pieceCm)),
+  );
   const outer = PIECES - Math.floor(PIECES / 3);
   for (let i = PIECES - outer; i < PIECES; i++)
     own[i] = (own[i] as number) + (leafed(stem) + cropKg * 1000) / outer;
   for (const child of childrenOf(laid.tree, stem.id)) {
     const piece = Math.min(PIECES - 1, Math.max(0, Math.floor(child.origin.value / pieceCm)));
-    own[piece] = (own[piece] as number) + massOf(laid.tree, child, (one) => {
-      const its = taperOf(one);
-      return grams(woodBetween(its, 0, its.lengthCm)) + leafed(one);
-    });
+    own[piece] =
+      (own[piece] as number) +
+      massOf(laid.tree, child, (one) => {
+        const its = taperOf(one);
+        return grams(woodBetween(its, 0, its.lengthCm)) + leafed(one);
+      });
   }
   return own;
 }
@@ -178,7 +186,11 @@ function massOf(tree: Tree, stem: Stem, of: (one: Stem) => number): number {
 /**
  * The angle a grower lays along a limb, deg from upright (or, aside, deg of turn toward rising bearings): from a quarter to three quarters of its length.
  */
-export function runOf({ beam, axes }: Pick<LimbBeam, 'beam' | 'axes'>, angles: ArrayLike<number>, way: Way): number {
+export function runOf(
+  { beam, axes }: Pick<LimbBeam, 'beam' | 'axes'>,
+  angles: ArrayLike<number>,
+  way: Way,
+): number {
   let [x, y] = [0, 0];
   for (let i = Math.floor(angles.length / 4); i < Math.floor((3 * angles.length) / 4); i++) {
     x += beam.pieceCm * Math.cos(angles[i] as number);

@@ -8,6 +8,7 @@ import { pointsOf, type Vec2 } from './beam';
 import { loopMm } from './hold';
 import { PIECES, runOf } from './limb-beam';
 import { pulledTo, type PulledBy } from './pull';
+import { timesAt } from './wood';
 import type { BendAsked, SafeLine } from './safe-line';
 
 /** What a form offers to tie to. */
@@ -36,11 +37,18 @@ export const gainAtMm = ({ kind }: Pick<TreeScene, 'kind'>, stem: Stem, atCm: nu
  * wall; a stick between stem and limb where it is short; a cord to the ground, or round the trunk where somebody passes or the ground is far;
  * a hung jug where animals catch in cords.
  */
-export function heldBy(scene: TreeScene, stem: Stem, line: SafeLine, asked: BendAsked, tiesTo: TiesTo): Held | undefined {
+export function heldBy(
+  scene: TreeScene,
+  stem: Stem,
+  line: SafeLine,
+  asked: BendAsked,
+  tiesTo: TiesTo,
+  isSoftJoin = false,
+): Held | undefined {
   if (line.how === 'never') return undefined;
   const { limb, piece, bent } = line;
   const atCm = (piece + 1) * limb.beam.pieceCm;
-  const chosen = meansFor(scene, stem, line, asked, tiesTo);
+  const chosen = isSoftJoin ? CLIPPED : meansFor(scene, stem, line, asked, tiesTo);
   const tieCm = chosen.atCm ?? atCm;
   const thickMm = diameterAt(taperOf(stem), tieCm);
   return {
@@ -59,6 +67,9 @@ export function heldBy(scene: TreeScene, stem: Stem, line: SafeLine, asked: Bend
 const tenth = (x: number): number => Math.round(x * 10) / 10;
 const thousandth = (x: number): number => Math.round(x * 1000) / 1000;
 
+/** A soft join is held out where it is. */
+const CLIPPED: Chosen = { by: 'clip', atCm: 0 };
+
 interface Chosen {
   by: Means;
   atCm?: number;
@@ -70,7 +81,7 @@ function meansFor(scene: TreeScene, stem: Stem, line: SafeLine, asked: BendAsked
   const { limb, piece, bent } = line;
   const isDown = asked.way === 'upright' && asked.toDeg > runOf(limb, limb.present, 'upright');
   const isClipped = stem.length.value <= CLIP_CM && stem.diameter.value <= CLIP_MM;
-  if (isClipped && isDown) return { by: 'clip', atCm: 0 };
+  if (isClipped && isDown) return CLIPPED;
   if (tiesTo) return { by: tiesTo === 'wires' ? 'wire' : 'cane' };
   if (asked.way === 'aside') return { by: 'aside', lengthCm: KNOTS_CM + 60 };
   const [outCm, upCm] = pointsOf(limb.beam, bent.angles)[piece] as Vec2;
@@ -93,8 +104,13 @@ const turnedBy =
     return Math.sign(runOf(limb, bent.angles, way) - from) * (runOf(limb, angles, way) - from);
   };
 
-/** A stick notched at both ends between stem and limb, as far above the join as out along the limb: undefined where it would be long, or more than half the wood could bear. */
-function stickFor({ laid }: TreeScene, stem: Stem, line: SafeLine, asked: BendAsked): Chosen | undefined {
+/** A stick notched at both ends between stem and limb, as far above the join as out along the limb: undefined where it would be long, or not safe. */
+function stickFor(
+  { laid, limits }: TreeScene,
+  stem: Stem,
+  line: SafeLine,
+  asked: BendAsked,
+): Chosen | undefined {
   const { limb } = line;
   const seat = Math.max(0, Math.round(STICK_SHARE * PIECES) - 1);
   const seatCm = (seat + 1) * limb.beam.pieceCm;
@@ -107,14 +123,17 @@ function stickFor({ laid }: TreeScene, stem: Stem, line: SafeLine, asked: BendAs
   const turned = turnedBy(line, asked.way);
   const wish = turned(line.bent.angles);
   const bent = pulledTo(limb, seat, by, ({ angles }) => turned(angles), wish);
-  if (!bent || bent.worst.times > line.bent.worst.times + STICK_MORE) return undefined;
+  const most = timesAt(limits('crack.chanceRatio').value, line.bent.worst.doubt);
+  if (!bent || bent.worst.times > most) return undefined;
   const [x, y] = pointsOf(limb.beam, bent.angles)[seat] as Vec2;
   const lengthCm = Math.hypot(x, y - seatCm);
-  return lengthCm <= SHORT_STICK_CM ? { by: 'spreader', atCm: seatCm, pullN: bent.pullN, lengthCm } : undefined;
+  return lengthCm <= SHORT_STICK_CM
+    ? { by: 'spreader', atCm: seatCm, pullN: bent.pullN, lengthCm }
+    : undefined;
 }
 
-/** A stick sits nearer to the join than a cord, so the wood bends more sharply: by no more than this, as a share of what it bears. Working value. */
-const STICK_MORE = 0.12;
+/** A slanting cord pulls along the limb too: it may ask so much more of the wood, as a share of what that bears. Working value. */
+const SLANT_MORE = 0.12;
 /** Height above ground a cord is made fast round the trunk at, cm: over the union, under the limbs. Working value. */
 const TRUNK_CM = 25;
 
@@ -124,8 +143,14 @@ function trunkFor({ laid }: TreeScene, stem: Stem, line: SafeLine, asked: BendAs
   const point: Vec2 = [0, TRUNK_CM - joinHeightCm(laid, stem)];
   if (point[1] > -20) return undefined;
   const turned = turnedBy(line, asked.way);
-  const bent = pulledTo(limb, piece, { kind: 'toward', point }, ({ angles }) => turned(angles), turned(line.bent.angles));
-  if (!bent || bent.worst.times > line.bent.worst.times + STICK_MORE) return undefined;
+  const bent = pulledTo(
+    limb,
+    piece,
+    { kind: 'toward', point },
+    ({ angles }) => turned(angles),
+    turned(line.bent.angles),
+  );
+  if (!bent || bent.worst.times > line.bent.worst.times + SLANT_MORE) return undefined;
   const [x, y] = pointsOf(limb.beam, bent.angles)[piece] as Vec2;
   return { by: 'trunk', pullN: bent.pullN, lengthCm: Math.hypot(x - point[0], y - point[1]) + KNOTS_CM };
 }

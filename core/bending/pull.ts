@@ -34,7 +34,13 @@ export interface Worst {
 const MOST_TURNS = 60;
 
 /** The limb under a pull of so many N on the outer end of a piece. @param from angles to start from */
-export function pulled(limb: LimbBeam, piece: number, by: PulledBy, pullN: number, from = limb.present): Bent {
+export function pulled(
+  limb: LimbBeam,
+  piece: number,
+  by: PulledBy,
+  pullN: number,
+  from = limb.present,
+): Bent {
   let angles = from;
   let loads: Load[] = [];
   for (let turn = 0; turn < MOST_TURNS; turn++) {
@@ -105,7 +111,7 @@ export function pulledTo(
   measure: (bent: Bent) => number,
   wish: number,
 ): Bent | undefined {
-  const start = (limb.beam.stiffness[0] as number) / limb.stem.length.value ** 2 / 50;
+  const start = (limb.beam.stiffness[0] as number) / limb.stem.length.value ** 2 / 8;
   let low = pulled(limb, piece, by, 0);
   if (measure(low) >= wish) return low;
   let high = low;

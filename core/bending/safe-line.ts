@@ -5,6 +5,7 @@ import type { Stem } from '../tree/stem';
 import type { WoodState } from '../tree/wood-age';
 import { letGo, lookOn, setShare, weeksToNext } from './hold';
 import { isSupple, limbBeam, PIECES, runOf, SUPPLE_BEARS, type LimbBeam, type Way } from './limb-beam';
+import { RISKY_CHANCE } from './roll';
 import { pulledTo, type Bent, type PulledBy } from './pull';
 import { crackChance, timesAt, type WoodBears } from './wood';
 
@@ -32,21 +33,42 @@ export interface SafeLine {
 }
 
 /** Shares of its length at which a limb may be tied: about the middle. */
-const TIE_SHARES = [0.4, 0.45, 0.5, 0.55, 0.6, 0.65];
+const TIE_SHARES = [0.42, 0.5, 0.58];
 /** Past the tie its end may hang so much further than it is wanted to lie, deg: more only bends the tip. */
 const TIP_PAST_DEG = 14;
 /** Growing weeks' stages may be spread over: one season's. */
 const STAGE_WEEKS = 26;
-/** A chance of a crack over which nobody would bend a limb that is to stay. Working value. */
-const RISKY_CHANCE = 0.25;
 /** Less of a bend is not worth a tie, deg. */
 const WORTH_DEG = 8;
 
 const pullOf = (sign: number): PulledBy => ({ kind: 'fixed', direction: [0, sign] });
 
+type Asked = Pick<TreeScene, 'laid' | 'kind' | 'limits' | 'when' | 'site'>;
+
+/** Lines found last, by all that they follow from: a tree is judged again and again with one reading changed. */
+const known = new Map<string, SafeLine>();
+const MOST_KNOWN = 400;
+
 /** How far a limb of a tree can be bent today, step by step or not at all, toward an angle. */
-export function safeLine(scene: Pick<TreeScene, 'laid' | 'kind' | 'limits' | 'when' | 'site'>, stem: Stem, { way, toDeg }: BendAsked): SafeLine {
-  const limb = limbBeam(scene, stem, way, { inLeaf: scene.when.inLeaf });
+export function safeLine(scene: Asked, stem: Stem, asked: BendAsked): SafeLine {
+  const limb = limbBeam(scene, stem, asked.way, { inLeaf: scene.when.inLeaf });
+  const { beam, present, bears } = limb;
+  const name = [
+    ...[asked.way, asked.toDeg, scene.when.today, scene.site.latitudeDeg, stem.mended, beam.clampRad],
+    ...[scene.limits('crack.chanceRatio').value, beam.pieceCm, beam.stiffness, beam.weight, present],
+    ...bears.flatMap(({ strain, weeks }) => [strain, weeks]),
+    ...[limb.wood, limb.diameterMm],
+  ].join();
+  const found = known.get(name);
+  if (found) return { ...found, limb };
+  const line = lineOf(scene, limb, asked);
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(name, line);
+  return line;
+}
+
+function lineOf(scene: Asked, limb: LimbBeam, { way, toDeg }: BendAsked): SafeLine {
+  const { stem } = limb;
   const nowDeg = runOf(limb, limb.present, way);
   // Upright: angles fall as it comes down, and rise as it is raised. Aside: they rise clockwise.
   const goesDown = way === 'upright' ? toDeg > nowDeg : toDeg < 0;
@@ -60,7 +82,9 @@ export function safeLine(scene: Pick<TreeScene, 'laid' | 'kind' | 'limits' | 'wh
     return bent ? [{ piece, bent, reached: wanted }] : [];
   });
   const fair = ties.filter(({ bent }) => tipPast(limb, bent, way, toDeg, goesDown) <= TIP_PAST_DEG);
-  const best = (fair.length > 0 ? fair : ties.slice(0, 1)).sort((a, b) => a.bent.worst.times - b.bent.worst.times)[0];
+  const best = (fair.length > 0 ? fair : ties.slice(0, 1)).sort(
+    (a, b) => a.bent.worst.times - b.bent.worst.times,
+  )[0];
   if (!best || stem.mended) return neverLine(scene, limb, nowDeg);
   const { piece, bent } = best;
   const { worst } = bent;
@@ -68,7 +92,8 @@ export function safeLine(scene: Pick<TreeScene, 'laid' | 'kind' | 'limits' | 'wh
     const part = pulledTo(limb, piece, pullOf(sign), (one) => one.worst.times, times);
     return part ? Math.min(wanted, turned(part)) : wanted;
   };
-  const angle = (turn: number): number => Math.round(way === 'aside' ? sign * turn : nowDeg + (goesDown ? turn : -turn));
+  const angle = (turn: number): number =>
+    way === 'aside' ? sign * Math.floor(turn) : Math.round(nowDeg) + (goesDown ? 1 : -1) * Math.floor(turn);
   const weeks = Math.max(...limb.bears.slice(0, piece + 1).map((one) => one.weeks));
   const today = scene.when.today;
   const off = (from: string) => letGo(scene.site, from, (limb.bears[worst.piece] as WoodBears).weeks);
@@ -109,19 +134,20 @@ export function safeLine(scene: Pick<TreeScene, 'laid' | 'kind' | 'limits' | 'wh
 function tipPast(limb: LimbBeam, bent: Bent, way: Way, toDeg: number, goesDown: boolean): number {
   const end = ((bent.angles.at(-1) as number) * 180) / Math.PI;
   const wanted = way === 'aside' ? toDeg : 90 - toDeg;
-  const own = (((limb.present.at(-1) as number) - (limb.present[Math.floor(PIECES / 2)] as number)) * 180) / Math.PI;
+  const own =
+    (((limb.present.at(-1) as number) - (limb.present[Math.floor(PIECES / 2)] as number)) * 180) / Math.PI;
   return goesDown ? wanted - end + Math.max(0, own) : end - wanted - Math.max(0, own);
 }
 
 /** The day wood next becomes supple. */
-function nextSpring({ site, when }: Pick<TreeScene, 'site' | 'when'>): string {
+function nextSpring({ site, when }: Asked): string {
   for (let season = Number(when.today.slice(0, 4)) - 1; ; season++) {
     const { from } = growingSeason(site, season);
     if (from > when.today) return from;
   }
 }
 
-function neverLine({ when }: Pick<TreeScene, 'when'>, limb: LimbBeam, nowDeg: number): SafeLine {
+function neverLine({ when }: Asked, limb: LimbBeam, nowDeg: number): SafeLine {
   const still: Bent = {
     ...{ angles: limb.present, pullN: 0, strain: new Float64Array(PIECES) },
     worst: { piece: 0, atCm: 0, strain: 0, times: 0, wood: limb.wood[0] as WoodState, doubt: 0 },

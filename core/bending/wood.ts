@@ -35,7 +35,11 @@ export interface WoodBears {
   weeks: number;
 }
 
-export function woodBears(limits: Limits, { stiffness }: Pick<KindFacts, 'stiffness'>, state: WoodState): WoodBears {
+export function woodBears(
+  limits: Limits,
+  { stiffness }: Pick<KindFacts, 'stiffness'>,
+  state: WoodState,
+): WoodBears {
   const keys = FIGURES_OF[state];
   return {
     gpa: limits(keys.gpa).value * STIFFER[stiffness.value],

@@ -143,11 +143,11 @@ describe('a tree on wires', () => {
     expect(chosen.empty.map(({ place }) => place)).toEqual(['wire 2 toward 90°', 'wire 2 toward 270°']);
     expect(verdicts['f']?.reasons.map(tell)[0]).toBe('It stands 90° out of the plane of the wall.');
     const bends = plan.acts.flatMap((act) =>
-      act.kind === 'bend' ? [[act.stemId, act.toDeg, act.safety]] : [],
+      act.kind === 'bend' ? [[act.stemId, act.toDeg, act.held?.how]] : [],
     );
     expect(bends).toEqual([
-      ['a', 48, 'not-yet-computed'],
-      ['b', 85, 'not-yet-computed'],
+      ['a', 48, 'now'],
+      ['b', 85, 'now'],
     ]);
   });
 });

@@ -89,11 +89,12 @@ describe('a second leader on an empty side', () => {
 
   it('may be cut hard and bent while its wood is thin or of one season', () => {
     expect(kinds({})).toContain('rival-bent');
-    expect(kinds({ mm: 22, length: 50, more: { growthCm: { '2025': 50 } } })).toContain('rival-bent');
+    expect(kinds({ mm: 22, length: 80, more: { growthCm: { '2025': 80 } } })).toContain('rival-bent');
   });
 
   it.each<[string, Partial<Limb>]>([
     ['stout and of two seasons', { mm: 22, more: { growthCm: { '2024': 60, '2025': 50 } } }],
+    ['so short and thick that it would crack', { mm: 22, length: 50, more: { growthCm: { '2025': 50 } } }],
     ['mended', { more: { mended: true } }],
     ['a graft being run up', { more: { runUp: true } }],
     ['trapped in bark', { barkTrapped: true }],

@@ -2,6 +2,7 @@ import { reading } from '../readings/reading';
 import type { Scene } from '../findings/finding';
 import { isThisSeasons } from '../findings/measures';
 import { thicknessRatio } from '../tree/joins';
+import { wouldCrack } from '../bending/roll';
 import type { Stem } from '../tree/stem';
 import type { Consideration } from './consideration';
 import { onCurve, type Curve } from './curve';
@@ -49,9 +50,11 @@ const mayBeMoved = ({ condition, mended, runUp }: Stem): boolean =>
   (condition === 'sound' || condition === 'rubbed') && !mended && !runUp;
 
 /** Tied aside by `swing.deg` either way, if the wood is thin and the limb long enough to hold a tie. */
-function swings({ limits }: Scene, stem: Stem, seat: Seated): Candidacy[] {
+function swings(scene: Scene, stem: Stem, seat: Seated): Candidacy[] {
+  const { limits } = scene;
   const isThin = stem.diameter.value <= limits('swing.thickMm').value;
   if (!isThin || stem.length.value < SWING_FROM_CM || !mayBeMoved(stem)) return [];
+  if (wouldCrack(scene, stem, scene.limits('swing.deg').value)) return [];
   return [-1, 1].map((side) => {
     const byDeg = side * limits('swing.deg').value;
     const runBearing = { ...stem.shape.runBearing, value: (stem.shape.runBearing.value + byDeg + 360) % 360 };
@@ -96,6 +99,7 @@ export function spreadOut(
 ): { laid: Stem; toDeg: number; isSoft: boolean } | undefined {
   const toDeg = Math.max(scene.limits('crotch.idealFromDeg').value, Math.min(scene.runDeg.from, 60));
   if (stem.shape.run.value >= toDeg - 5 || !isPliable(scene, stem)) return undefined;
+  if (wouldCrack(scene, stem, toDeg - stem.shape.run.value)) return undefined;
   const soft = isSoft(scene, stem);
   if (!soft && stem.shape.departure.value < TEARS_DEG) return undefined;
   const departure = soft ? reading('angle', toDeg, 'gauge') : stem.shape.departure;
@@ -138,6 +142,7 @@ function rivalBent(scene: Scene, stem: Stem, asItStands: Candidacy, seat: Seated
   const isFirm =
     seasonsIn(stem, Math.max(1, scene.when.seasonsGrown)) > BENT_SEASONS && stem.diameter.value > BENT_MM;
   if (stem.shape.run.value >= toDeg || isFirm || stem.length.value < RIVAL_FROM_CM) return [];
+  if (wouldCrack(scene, stem, toDeg - stem.shape.run.value)) return [];
   const run = { ...stem.shape.run, value: toDeg };
   const candidacy = seat({
     ...stem,

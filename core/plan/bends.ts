@@ -147,7 +147,6 @@ function bendAct(stem: Stem, toDeg: number, reason: Act['reason']): Act {
     stemId: stem.id,
     fromDeg: stem.shape.run.value,
     toDeg,
-    safety: 'not-yet-computed',
     reason,
   };
 }

@@ -21,6 +21,7 @@ import { waitingTold, withinLeafCap } from './leaf-cap';
 import { wantedLimbs } from './make-limb';
 import { wantedSecondaries } from './secondaries';
 import { heldBack } from './held-back';
+import { withHolds } from './holds';
 import { holdOffTold, isAutumn } from '../kinds/hold-off';
 import { evened } from './evened';
 import { renewalCut, shortenLeader, shortenLimb } from './heading';
@@ -58,7 +59,10 @@ export function planFrom(question: PlanQuestion): Plan {
       ? []
       : [...wantedLimbs(question, cut), ...wantedSecondaries(question, cut)];
   const acts = named(
-    inWorkOrder(scene, [...moves(question, cut), ...cut, ...cropActs(question, cut), ...made]),
+    inWorkOrder(
+      scene,
+      withHolds(question, [...moves(question, cut), ...cut, ...cropActs(question, cut), ...made]),
+    ),
   );
   const wounds = acts.flatMap((act) =>
     act.kind === 'take-out' || act.kind === 'shorten' ? [act.diameterMm] : [],

@@ -4,6 +4,8 @@ import type { Dimension } from './reading';
 export type Units = 'metric' | 'imperial';
 
 export const CM_PER_INCH = 2.54;
+/** International pound, kg. */
+export const KG_PER_POUND = 0.45359237;
 export const MM_PER_INCH = 25.4;
 export const CM_PER_FOOT = 30.48;
 

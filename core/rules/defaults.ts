@@ -12,7 +12,13 @@ export type { RuleDefault, RuleUnit, SourceWord } from './figure';
 export const RULE_SET = '2026.2';
 
 /** Every figure the judgement rests on, before any override by kind, form, school, site or tree. */
-export const RULE_DEFAULTS = { ...LIMB_FIGURES, ...FORM_FIGURES, ...WORK_FIGURES, ...BEND_FIGURES, ...WEIGHT_FIGURES };
+export const RULE_DEFAULTS = {
+  ...LIMB_FIGURES,
+  ...FORM_FIGURES,
+  ...WORK_FIGURES,
+  ...BEND_FIGURES,
+  ...WEIGHT_FIGURES,
+};
 
 export type RuleKey = keyof typeof RULE_DEFAULTS;
 

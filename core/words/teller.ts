@@ -1,5 +1,5 @@
 import { IntlMessageFormat } from 'intl-messageformat';
-import { CM_PER_INCH, MM_PER_INCH, sixteenths, type Units } from '../readings/units';
+import { CM_PER_INCH, KG_PER_POUND, MM_PER_INCH, sixteenths, type Units } from '../readings/units';
 import type { Arg, Message } from './message';
 
 /** Every message of the program in one language, by its code, in the ICU message syntax. */
@@ -49,6 +49,10 @@ export function tellerIn({ locale, messages }: Catalogue, units: Units): Teller 
     if ('day' in arg) return dayIn(days, arg.day);
     if ('list' in arg) return lists.format(arg.list.map(word));
     if ('deg' in arg) return unit('deg', number(arg.deg, 0));
+    if ('kg' in arg)
+      return units === 'metric'
+        ? unit('kg', number(arg.kg, arg.kg < 10 ? 1 : 0))
+        : unit('lb', number(arg.kg / KG_PER_POUND, arg.kg < 5 ? 1 : 0));
     if ('share' in arg) return unit('share', number(arg.share * 100, 0));
     if ('cm' in arg)
       return units === 'metric' ? unit('cm', number(arg.cm, 0)) : unit('in', number(arg.cm / CM_PER_INCH, 1));

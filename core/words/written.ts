@@ -14,7 +14,7 @@ const DEEPEST = 6;
 /** Codes as they are written: those of later and earlier catalogues are taken too, so that no book is refused for its words. */
 const CODE = /^[A-Za-z0-9.-]{1,80}$/;
 
-const QUANTITIES = ['cm', 'mm', 'deg', 'share'];
+const QUANTITIES = ['cm', 'mm', 'deg', 'share', 'kg'];
 const TEXTS = ['tag', 'day'];
 
 type Fields = Record<string, unknown>;

@@ -9,6 +9,7 @@ const BRIEF: Partial<Record<MessageCode, BriefId>> = {
   'bend.form.raised': 'form',
   'bend.form.stages': 'stages',
   'bend.form.stages-raised': 'stages',
+  'bend.as-far': 'bends-so-far',
   'bend.left': 'rivals-nothing',
   'bend.raise-weak': 'run-on',
   'bend.rival': 'serves',

@@ -1,5 +1,5 @@
 import type { Tool } from '../acts/cut-place';
-import { placeOf, type Act, phaseOf, actWords, cautionsFor } from '../acts/acts';
+import { placeOf, type Act, phaseOf, actWords, cautionsFor, holdsInBrief } from '../acts/acts';
 import type { Scene } from '../findings/finding';
 import { cm, tagOf, told, type Message, type Reason } from '../words/message';
 import { isOnTrunk, joinHeightCm } from '../tree/joins';
@@ -25,6 +25,8 @@ export interface WorkLine {
   why: Message | undefined;
   isNear: boolean;
   tool: Tool | undefined;
+  /** What is not safe in one go, the pull, and until when it is held; empty for an act that holds nothing. */
+  holds: readonly Message[];
   cautions: readonly Message[];
   act: Act;
 }
@@ -47,6 +49,7 @@ export function workLines(scene: Scene, { plan: { acts }, verdicts }: WorkOf): W
     why: briefOf(act.reason),
     isNear: isNear(act),
     tool: placeOf(scene, act)?.tool,
+    holds: holdsInBrief(act),
     cautions: cautionsFor(scene, act),
     act,
   }));

@@ -27,8 +27,8 @@ export class WorkList {
   readonly lines = computed(() => {
     const [state, judged] = [this.bench.state(), this.bench.judged()];
     if (!state || !judged) return [];
-    return saidOnce(workLines(sceneOf(state), judged), this.words).map(({ line, caution }) => ({
-      ...{ line, caution },
+    return saidOnce(workLines(sceneOf(state), judged), this.words).map(({ line, caution, holds }) => ({
+      ...{ line, caution, holds },
       tool: line.tool && told(`tool.${line.tool}`),
       stemId: 'stemId' in line.act ? line.act.stemId : undefined,
     }));

@@ -35,6 +35,8 @@ export interface SheetLine {
   why: string | undefined;
   tool: string | undefined;
   caution: string | undefined;
+  /** How a limb is held and until when. */
+  holds: string | undefined;
 }
 
 /** A work card as one SVG of its own: the same drawings, numbers and lines as on the page. */
@@ -58,10 +60,11 @@ export function cardSheet(
     ? wrapped(head.held, LETTERS_A_LINE).map((part, i) => text(MARGIN, 470 + i * 14, part))
     : [];
   let y = 478 + held.length * 14;
-  const rows = lines.flatMap(({ number, tag, where, words, why, tool, caution }) => {
+  const rows = lines.flatMap(({ number, tag, where, words, why, tool, caution, holds }) => {
     const done = why ? told.say('card.why', { words, why }) : words;
     const parts = [
       ...wrapped(where ? told.say('card.where', { where, words: done }) : done),
+      ...(holds ? wrapped(holds) : []),
       ...(caution ? wrapped(caution) : []),
     ];
     const row = [

@@ -5,6 +5,8 @@ import type { Words } from '../words/words';
 export interface LineSaid {
   line: WorkLine;
   caution: string | undefined;
+  /** How a limb is held and until when. */
+  holds: string | undefined;
 }
 
 /** Lines of work in their order, each caution once, at the first act it belongs to. */
@@ -13,6 +15,8 @@ export function saidOnce(lines: readonly WorkLine[], words: Pick<Words, 'tell'>)
   return lines.map((line) => {
     const cautions = line.cautions.map((caution) => words.tell(caution)).filter((told) => !said.has(told));
     for (const told of cautions) said.add(told);
-    return { line, caution: cautions.length > 0 ? cautions.join(' ') : undefined };
+    const joined = (parts: readonly string[]): string | undefined =>
+      parts.length > 0 ? parts.join(' ') : undefined;
+    return { line, caution: joined(cautions), holds: joined(line.holds.map((one) => words.tell(one))) };
   });
 }

@@ -62,13 +62,13 @@ export class WorkCard {
 
   /** The lines, each caution once, at the first act it belongs to. */
   readonly told = computed(() => {
-    return saidOnce(this.lines(), this.words).map(({ line, caution }) => {
+    return saidOnce(this.lines(), this.words).map(({ line, caution, holds }) => {
       return {
         ...{ number: line.number, kind: line.act.kind, tag: line.tag ?? this.words.say('card.new') },
         ...{ where: line.where && this.words.tell(line.where), words: this.words.tell(line.words) },
         why: this.whyOf(line),
         tool: line.tool && this.words.say(`tool.${line.tool}`),
-        caution,
+        ...{ caution, holds },
       };
     });
   });

@@ -134,7 +134,7 @@ export class TreeFigures {
       const read = parseReading(text, unit === 'cm' ? 'length' : 'diameter', this.book.units());
       return read.ok ? read.reading.value : undefined;
     }
-    const number = /^\s*(\d+(?:\.\d+)?)\s*(?:%|°)?\s*$/.exec(text);
+    const number = /^\s*(\d+(?:\.\d+)?)\s*(?:%|°|GPa|weeks?)?\s*$/.exec(text);
     if (!number) return undefined;
     const value = Number(number[1]);
     return unit === 'ratio'

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { actWords, cautionsFor } from '../../../../../core';
+import { actWords, cautionsFor, holdsOf } from '../../../../../core';
 import { ReasonTold } from '../../words/reason-told';
 import { Told } from '../../words/told';
 import { BenchStore } from '../bench-store';
@@ -15,6 +15,13 @@ import { HandStore } from './hand-store';
         <b>{{ act.words | told }}.</b>
         @if (act.isNews) {
           <eb-reason [reason]="act.reason" [of]="bench.state()" />
+        }
+        @if (act.holds.length > 0) {
+          <span class="holds">
+            @for (line of act.holds; track $index) {
+              {{ line | told }}
+            }
+          </span>
         }
         @for (caution of act.cautions; track $index) {
           <small class="at-act">{{ caution | told }}</small>
@@ -39,6 +46,7 @@ export class LimbWork {
       .map((act) => ({
         ...{ id: act.id, kind: act.kind, reason: act.reason, isNews: !said.has(JSON.stringify(act.reason)) },
         ...{ words: actWords(scene, act), cautions: cautionsFor(scene, act) },
+        holds: holdsOf(act),
       }));
   });
 }

@@ -1,0 +1,68 @@
+import { cm, day, deg, kg, list, mm, told, type Message } from '../words/message';
+import type { Held } from './held';
+
+/** Litres of water in a hung jug by the kilogram it pulls with, told to a tenth. */
+const litres = (pullKg: number): number => Math.max(0.1, Math.round(pullKg * 10) / 10);
+
+/** With what a limb is held and where, as a part of a line. */
+export function heldByTold({ by, tieCm, lengthCm, pullKg }: Held): Message {
+  const at = cm(tieCm);
+  switch (by) {
+    case 'clip':
+      return told('held.clip');
+    case 'weight':
+      return told('held.weight', { at, litres: litres(pullKg) });
+    case 'wire':
+      return told('held.wire', { at });
+    case 'cane':
+      return told('held.cane', { at });
+    case 'spreader':
+      return told('held.spreader', { at, length: cm(lengthCm ?? 0) });
+    case 'ground-peg':
+    case 'trunk':
+    case 'above':
+    case 'aside':
+      return told(`held.${by}`, { at, length: cm(lengthCm ?? 0) });
+  }
+}
+
+/** A chance as so many of a hundred: no fewer than one is ever said. */
+const ofHundred = (chance: number): number => Math.max(1, Math.round(chance * 100));
+
+/** How far is safe, in a sentence. */
+function safetyTold({ how, stages, chance, chanceTo, lookOn }: Held): Message {
+  switch (how) {
+    case 'stages':
+      return told('held.stages', {
+        stages: list(stages.map(({ on, toDeg }) => told('held.stage', { to: deg(toDeg), on: day(on) }))),
+      });
+    case 'later':
+      return told('held.later', { on: day(stages[0]?.on ?? lookOn) });
+    case 'risky':
+    case 'now':
+      return told(`held.${how}`, { n: ofHundred(chance), most: ofHundred(chanceTo) });
+  }
+}
+
+/** How far is safe, with what pull, and until when: a few short sentences. */
+export function heldTold(held: Held): Message[] {
+  const { by, pullKg, worstCm, wood, loopMm, lookOn, offBy, backDeg } = held;
+  return [
+    safetyTold(held),
+    ...(by === 'clip'
+      ? []
+      : [told('held.pull', { kg: kg(pullKg), at: cm(worstCm), wood: told(`wood-state.${wood}`) })]),
+    ...(isLooped(held) ? [told('held.loop', { loop: mm(loopMm) })] : []),
+    told('held.off', { look: day(lookOn), off: day(offBy) }),
+    ...(backDeg > 0 ? [told('held.back', { back: deg(backDeg) })] : []),
+  ];
+}
+
+const isLooped = ({ by }: Held): boolean => by !== 'clip' && by !== 'spreader';
+
+/** The same in a line for a card: what is not safe in one go, the pull, the loop, the days. */
+export function heldBrief(held: Held): Message[] {
+  const args = { kg: kg(held.pullKg), loop: mm(held.loopMm), look: day(held.lookOn), off: day(held.offBy) };
+  const brief = isLooped(held) ? 'held.brief' : held.by === 'clip' ? 'held.brief.clip' : 'held.brief.stick';
+  return [...(held.how === 'now' ? [] : [safetyTold(held)]), told(brief, args)];
+}

@@ -1,0 +1,47 @@
+import type { TreeScene } from '../acts/scene';
+import { growingSeason, growingWeeks } from '../calendar/growing';
+import type { Stem } from '../tree/stem';
+import { diameterAt, taperOf } from '../tree/taper';
+import { woodByLikelyAge, type WoodState } from '../tree/wood-age';
+import { crackChance, FIGURE_DOUBT, woodBears } from './wood';
+
+type Asked = Pick<TreeScene, 'kind' | 'limits' | 'when' | 'site'>;
+
+/** Growing weeks after which a shoot of the season is no longer soft along its length. Working value. */
+const SOFT_WEEKS = 10;
+
+/** Wood of so many seasons on a day, so thick, mm: this season's is soft in its first weeks while it is thin. */
+export function woodOfAge({ when, site, limits }: Asked, ageSeasons: number, mm: number): WoodState {
+  if (ageSeasons >= 1) return ageSeasons === 1 ? 'one-year' : ageSeasons === 2 ? 'two-year' : 'older';
+  const { from } = growingSeason(site, when.season);
+  const isEarly = growingWeeks(site, from, when.today) <= SOFT_WEEKS;
+  return isEarly && mm <= limits('soft.diameterMm').value ? 'soft' : 'firm';
+}
+
+/** Share of a limb, from its join, that a roll by hand is spread over. */
+const ROLLED_SHARE = 0.5;
+/** A chance of a crack over which nobody would bend a limb that is to stay. Working value. */
+export const RISKY_CHANCE = 0.25;
+
+/**
+ * How near to cracking a limb comes when it is rolled evenly by an angle over its inner half: strain, half the thickness by the turn a length, over what its wood
+ * bears, the worst of its stretches by age.
+ * @param byDeg the turn, deg, 0 or more
+ */
+export function rolledTimes(scene: Asked, stem: Stem, byDeg: number): number {
+  const overCm = Math.max(1, stem.length.value * ROLLED_SHARE);
+  const taper = taperOf(stem);
+  let worst = 0;
+  for (const { fromCm, ageSeasons } of woodByLikelyAge(stem, scene.when.season, scene.when.seasonsGrown)) {
+    if (fromCm >= overCm) continue;
+    const mm = diameterAt(taper, fromCm);
+    const strain = ((byDeg * Math.PI) / 180 / overCm) * (mm / 20);
+    const wood = woodOfAge(scene, ageSeasons, mm);
+    worst = Math.max(worst, strain / woodBears(scene.limits, scene.kind, wood).strain);
+  }
+  return worst;
+}
+
+/** Whether a limb would likely enough crack that nobody bends it so far. */
+export const wouldCrack = (scene: Asked, stem: Stem, byDeg: number): boolean =>
+  crackChance(rolledTimes(scene, stem, Math.abs(byDeg)), FIGURE_DOUBT).likely > RISKY_CHANCE;
