@@ -23,15 +23,19 @@ const schema = shape({
 /** A limb's run brought down, or up, to an angle and tied there. */
 export type Bend = Typed<typeof schema>;
 
-/** A stem whose run is laid at an angle, deg from upright. */
-export function bent(stem: Stem, toDeg: number): Stem {
+/** A stem whose run is laid at an angle, deg from upright, turning as far out as it is tied. */
+export function bent(stem: Stem, toDeg: number, tieCm?: number): Stem {
   const run = reading('angle', toDeg, 'gauge');
-  return { ...stem, shape: { ...stem.shape, run, tip: { ...run, how: 'filled-in' } } };
+  const shape = { ...stem.shape, run, tip: { ...run, how: 'filled-in' as const } };
+  delete shape.turn;
+  if (tieCm !== undefined) shape.turn = reading('length', tieCm, 'gauge');
+  return { ...stem, shape };
 }
 
 export const bend: ActWays<Bend> = {
   schema,
-  apply: (tree, act) => changedStem(tree, act.stemId, (stem) => fixedBy(bent(stem, act.toDeg), act)),
+  apply: (tree, act) =>
+    changedStem(tree, act.stemId, (stem) => fixedBy(bent(stem, act.toDeg, act.held?.tieCm), act)),
   phase: () => 'bends',
   heightCm: (scene, act) => footHeightCm(scene, act.stemId),
   place: () => undefined,

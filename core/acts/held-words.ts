@@ -26,8 +26,8 @@ export function heldByTold({ by, tieCm, lengthCm, pullKg }: Held): Message {
   }
 }
 
-/** A chance as so many of a hundred: no fewer than one is ever said. */
-const ofHundred = (chance: number): number => Math.max(1, Math.round(chance * 100));
+/** A chance as so many of a hundred. */
+const ofHundred = (chance: number): number => Math.round(chance * 100);
 
 /** How far is safe, in a sentence. */
 function safetyTold({ how, stages, chance, chanceTo, lookOn }: Held): Message {

@@ -42,10 +42,9 @@ export function pulled(
   from = limb.present,
 ): Bent {
   let angles = from;
-  let loads: Load[] = [];
   for (let turn = 0; turn < MOST_TURNS; turn++) {
     const u = directionOf(limb, angles, piece, by);
-    loads = [{ piece, force: [u[0] * pullN, u[1] * pullN] }];
+    const loads: Load[] = [{ piece, force: [u[0] * pullN, u[1] * pullN] }];
     const then = settle(limb.beam, angles, loads);
     const moved = then.reduce((most, rad, i) => Math.max(most, Math.abs(rad - (angles[i] as number))), 0);
     // Where the cord swings to and fro its direction is taken between the two.

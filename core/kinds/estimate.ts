@@ -51,6 +51,7 @@ export function completeStem(id: StemId, given: StemReadings, kind: KindFacts, o
   if (given.bears !== undefined) stem.bears = given.bears;
   if (given.sideShoots !== undefined) stem.sideShoots = given.sideShoots;
   if (given.spurs !== undefined) stem.spurs = given.spurs;
+  if (given.turn !== undefined) stem.shape = { ...stem.shape, turn: given.turn };
   if (given.soundTo !== undefined) stem.soundTo = given.soundTo;
   if (given.endBearing !== undefined) stem.endBearing = given.endBearing;
   if (given.mended !== undefined) stem.mended = given.mended;

@@ -25,7 +25,7 @@ const TURN_SHARE = 0.2;
 const ARCH_FROM = 0.35;
 
 /**
- * Directions along a stem: from the departure, turning within the first fifth to the run, and over the outer
+ * Directions along a stem: from the departure, turning within the first fifth, or as far out as it was tied, to the run, and over the outer
  * part evenly to the tip angle. Even turning by arc length is an arc of a circle in the limb's own plane.
  */
 export function directionAt(stem: Stem, sCm: number): Vec3 {
@@ -33,7 +33,7 @@ export function directionAt(stem: Stem, sCm: number): Vec3 {
   const departure = direction(stem.bearing.value, stem.shape.departure.value);
   const run = direction(stem.shape.runBearing.value, stem.shape.run.value);
   const tip = direction((stem.endBearing ?? stem.shape.runBearing).value, stem.shape.tip.value);
-  const turnCm = Math.min(TURN_CM, TURN_SHARE * length);
+  const turnCm = Math.max(1e-6, stem.shape.turn?.value ?? Math.min(TURN_CM, TURN_SHARE * length));
   const inner = turnToward(departure, run, Math.min(1, sCm / turnCm));
   const out = (sCm / length - ARCH_FROM) / (1 - ARCH_FROM);
   return out > 0 ? turnToward(inner, tip, Math.min(1, out)) : inner;

@@ -88,6 +88,8 @@ export const stemReadings = shape({
   fixings: maybe(listOf(fixing, MOST_FIXINGS)),
   /** How far out its living wood goes, cm from its join: beyond, it has died back or was broken off. */
   soundTo: readingIn(0, 1500, HOW_READ),
+  /** How far out it has turned from its departure to its run, cm, where it was bent so. */
+  turn: readingIn(0, 1500, HOW_READ),
   /** Bearing of its end, where that has swerved from the run. */
   endBearing: readingIn(0, 360, HOW_READ),
   /** Whether a crack in it was bound up and has grown together. */

@@ -11,6 +11,8 @@ export interface StemShape {
   run: Reading;
   /** The angle of its outer end, where it arches. */
   tip: Reading;
+  /** How far out it has turned to its run, cm, where work has bent it so; else close to its join. */
+  turn?: Reading;
 }
 
 /** A stem with a figure for every reading: measured, guessed by the grower, or filled in. */

@@ -73,7 +73,7 @@ export const doneOn = (
 export function readingsOf(stem: Stem): StemReadings {
   const { tag, parent, origin, length, diameter, headed, endDiameter, growthCm } = stem;
   const { sideShoots, bears, fixings, spared, shape } = stem;
-  const { departure, runBearing, run, tip } = shape;
+  const { departure, runBearing, run, tip, turn } = shape;
   return {
     ...{ tag, parent, origin, length, diameter, headed, growthCm },
     ...(endDiameter && { endDiameter }),
@@ -84,5 +84,6 @@ export function readingsOf(stem: Stem): StemReadings {
     ...(departure.how !== 'filled-in' && { angle: departure }),
     ...(run.how !== 'filled-in' && { set: run, tipAngle: tip }),
     ...(runBearing.how !== 'filled-in' && { runBearing }),
+    ...(turn && { turn }),
   };
 }

@@ -19,7 +19,7 @@ import { HandStore } from './hand-store';
         @if (act.holds.length > 0) {
           <span class="holds">
             @for (line of act.holds; track $index) {
-              {{ line | told }}
+              <span>{{ line | told }}</span>
             }
           </span>
         }
