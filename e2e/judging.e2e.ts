@@ -133,3 +133,36 @@ test('the almanac tells kinds, forms, schools, rules and words, drawn by the pro
   await expect(page.locator('#rule-narrow-crotch')).toContainText('30°');
   expect(await outlinesIn(page.locator('#form-fan'))).toBeGreaterThan(8);
 });
+
+test('a limb in hand is tried at an angle: how far is safe, what holds it, what it asks of the wood', async ({
+  page,
+}) => {
+  await openTree(page, 'finch');
+  await page.locator('[data-tag=i]').click();
+  const bend = hand(page).locator('.bend-try');
+  await bend.locator('summary').click();
+  await expect(bend).toContainText('As it lies');
+  const angle = bend.getByRole('slider');
+  const tried = async (to: number): Promise<void> => {
+    await angle.fill(String(to));
+    await expect(bend).toContainText(`Try it at ${to}° from upright`);
+  };
+  await tried(80);
+  await expect(bend).toContainText('Safe in one go');
+  await expect(bend).toContainText(/off about .* 2027/);
+  const thickest = () => bend.locator('.asked[data-grade="3"]').count();
+  expect(await thickest()).toBe(0);
+  await tried(130);
+  await expect(bend).toContainText(/In stages|It would crack|A risk|Wait until/);
+  await angle.press('ArrowLeft');
+  await expect(bend).toContainText('Try it at 129° from upright');
+});
+
+test('a planned bend says on its card where it is tied, how it pulls and when it comes off', async ({
+  page,
+}) => {
+  await page.goto('/tree/quill/card');
+  const bend = page.locator('.card-acts [data-act=bend]').first();
+  await expect(bend).toContainText(/bend from 46° to 85°, tied \d+ cm out on the wire/);
+  await expect(bend).toContainText(/Pull like .* kg; loop .* mm wide; look from .*, off about .* 2027/);
+});

@@ -29,6 +29,9 @@ export function heldByTold({ by, tieCm, lengthCm, pullKg }: Held): Message {
 /** A chance as so many of a hundred. */
 const ofHundred = (chance: number): number => Math.round(chance * 100);
 
+/** Nearer than this it is told as the join itself, cm. */
+const AT_JOIN_CM = 3;
+
 /** How far is safe, in a sentence. */
 function safetyTold({ how, stages, chance, chanceTo, lookOn }: Held): Message {
   switch (how) {
@@ -49,9 +52,11 @@ export function heldTold(held: Held): Message[] {
   const { by, pullKg, worstCm, wood, loopMm, lookOn, offBy, backDeg } = held;
   return [
     safetyTold(held),
-    ...(by === 'clip'
-      ? []
-      : [told('held.pull', { kg: kg(pullKg), at: cm(worstCm), wood: told(`wood-state.${wood}`) })]),
+    ...(by === 'clip' ? [] : [told(by === 'spreader' ? 'held.push' : 'held.pull', { kg: kg(pullKg) })]),
+    told(worstCm < AT_JOIN_CM ? 'held.worst.join' : 'held.worst', {
+      at: cm(worstCm),
+      wood: told(`wood-state.${wood}`),
+    }),
     ...(isLooped(held) ? [told('held.loop', { loop: mm(loopMm) })] : []),
     told('held.off', { look: day(lookOn), off: day(offBy) }),
     ...(backDeg > 0 ? [told('held.back', { back: deg(backDeg) })] : []),

@@ -57,5 +57,6 @@ export function fixedBy(stem: Stem, { held }: { held?: Held | undefined }): Stem
 
 /** What is carried out to hold a limb. */
 export function suppliesToHold(held: Held | undefined): Partial<ActSupplies> {
-  return held?.by === 'clip' ? { pegs: 1 } : { ties: 1 };
+  if (held?.by === 'clip') return { pegs: 1 };
+  return held?.by === 'spreader' ? {} : { ties: 1 };
 }

@@ -7,8 +7,8 @@ import { diameterAt, taperOf } from '../tree/taper';
 import { pointsOf, type Vec2 } from './beam';
 import { loopMm } from './hold';
 import { PIECES, runOf } from './limb-beam';
-import { pulledTo, type PulledBy } from './pull';
-import { timesAt } from './wood';
+import { pulledTo, type Bent, type PulledBy } from './pull';
+import { crackChance, timesAt } from './wood';
 import type { BendAsked, SafeLine } from './safe-line';
 
 /** What a form offers to tie to. */
@@ -46,20 +46,24 @@ export function heldBy(
   isSoftJoin = false,
 ): Held | undefined {
   if (line.how === 'never') return undefined;
-  const { limb, piece, bent } = line;
+  const { limb, piece } = line;
   const atCm = (piece + 1) * limb.beam.pieceCm;
   const chosen = isSoftJoin ? CLIPPED : meansFor(scene, stem, line, asked, tiesTo);
   const tieCm = chosen.atCm ?? atCm;
+  const bent = chosen.bent ?? line.bent;
+  const { likely, from, to } = chosen.bent
+    ? crackChance(bent.worst.times, bent.worst.doubt)
+    : { likely: line.chance.chance, from: line.chance.chanceFrom, to: line.chance.chanceTo };
   const thickMm = diameterAt(taperOf(stem), tieCm);
   return {
     ...{ how: line.how, by: chosen.by, tieCm: Math.round(tieCm) },
-    pullKg: tenth((chosen.pullN ?? bent.pullN) / N_PER_KG),
+    pullKg: tenth(bent.pullN / N_PER_KG),
     ...(chosen.lengthCm !== undefined && { lengthCm: Math.round(chosen.lengthCm) }),
     loopMm: loopMm(thickMm, gainAtMm(scene, stem, tieCm)),
-    chance: thousandth(line.chance.chance),
-    chanceFrom: thousandth(line.chance.chanceFrom),
-    chanceTo: thousandth(line.chance.chanceTo),
-    ...{ worstCm: Math.round(bent.worst.atCm), wood: line.wood, stages: line.stages },
+    chance: thousandth(likely),
+    chanceFrom: thousandth(from),
+    chanceTo: thousandth(to),
+    ...{ worstCm: Math.round(bent.worst.atCm), wood: bent.worst.wood, stages: line.stages },
     ...{ lookOn: line.lookOn, offBy: line.offBy, backDeg: line.backDeg },
   };
 }
@@ -73,7 +77,8 @@ const CLIPPED: Chosen = { by: 'clip', atCm: 0 };
 interface Chosen {
   by: Means;
   atCm?: number;
-  pullN?: number;
+  /** The limb as this means bends it, where that is not as a cord straight down does. */
+  bent?: Bent;
   lengthCm?: number;
 }
 
@@ -127,9 +132,7 @@ function stickFor(
   if (!bent || bent.worst.times > most) return undefined;
   const [x, y] = pointsOf(limb.beam, bent.angles)[seat] as Vec2;
   const lengthCm = Math.hypot(x, y - seatCm);
-  return lengthCm <= SHORT_STICK_CM
-    ? { by: 'spreader', atCm: seatCm, pullN: bent.pullN, lengthCm }
-    : undefined;
+  return lengthCm <= SHORT_STICK_CM ? { by: 'spreader', atCm: seatCm, bent, lengthCm } : undefined;
 }
 
 /** A slanting cord pulls along the limb too: it may ask so much more of the wood, as a share of what that bears. Working value. */
@@ -152,5 +155,5 @@ function trunkFor({ laid }: TreeScene, stem: Stem, line: SafeLine, asked: BendAs
   );
   if (!bent || bent.worst.times > line.bent.worst.times + SLANT_MORE) return undefined;
   const [x, y] = pointsOf(limb.beam, bent.angles)[piece] as Vec2;
-  return { by: 'trunk', pullN: bent.pullN, lengthCm: Math.hypot(x - point[0], y - point[1]) + KNOTS_CM };
+  return { by: 'trunk', bent, lengthCm: Math.hypot(x - point[0], y - point[1]) + KNOTS_CM };
 }

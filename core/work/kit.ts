@@ -2,6 +2,7 @@ import type { Tool } from '../acts/cut-place';
 import { placeOf, minutesOf, suppliesOf, type Act } from '../acts/acts';
 import type { Scene } from '../findings/finding';
 import type { ActSupplies } from '../acts/act';
+import type { Held } from '../acts/held';
 import type { TreeScene } from '../acts/scene';
 import { stemOf } from '../tree/stem';
 import type { Condition } from '../tree/stem-readings';
@@ -11,6 +12,11 @@ export interface Kit {
   tools: readonly Tool[];
   ties: number;
   pegs: number;
+  /** Cord, cm; pegs for the ground; sticks by their length, cm, and jugs by what they are filled with, litres, each from the least. */
+  cordCm: number;
+  groundPegs: number;
+  sticksCm: readonly number[];
+  jugsL: readonly number[];
   /** Cleaning of blades, and whether between cuts or between trees; paste where the school covers larger wounds. */
   cleans: 'between trees' | 'between cuts';
   paste: boolean;
@@ -38,10 +44,26 @@ export function kitFor(scene: Scene, acts: readonly Act[]): Kit {
     tools: sorted(places.map(({ tool }) => tool)),
     ties: count('ties'),
     pegs: count('pegs'),
+    ...heldWith(acts),
     cleans: isDiseased && scene.answers.disinfecting === 'between-cuts' ? 'between cuts' : 'between trees',
     paste: scene.answers.wounds === 'paste' && places.some(({ diameterMm }) => diameterMm >= PASTE_MM),
     labels: count('labels'),
     notches: count('notches'),
+  };
+}
+
+const rising = (all: readonly number[]): number[] => [...all].sort((a, b) => a - b);
+
+/** What limbs are bent and held with, by the acts that say so. */
+function heldWith(acts: readonly Act[]): Pick<Kit, 'cordCm' | 'groundPegs' | 'sticksCm' | 'jugsL'> {
+  const all = acts.flatMap((act) => ('held' in act && act.held ? [act.held] : []));
+  const of = (by: Held['by']): Held[] => all.filter((held) => held.by === by);
+  const corded = all.filter(({ by }) => by !== 'spreader');
+  return {
+    cordCm: corded.reduce((sum, { lengthCm = 0 }) => sum + lengthCm, 0),
+    groundPegs: of('ground-peg').length + of('aside').length,
+    sticksCm: rising(of('spreader').map(({ lengthCm = 0 }) => lengthCm)),
+    jugsL: rising(of('weight').map(({ pullKg }) => Math.max(0.1, pullKg))),
   };
 }
 
@@ -56,6 +78,10 @@ export function kitTogether(kits: readonly Kit[]): Kit {
     tools: sorted(kits.flatMap(({ tools }) => tools)),
     ties: sum(({ ties }) => ties),
     pegs: sum(({ pegs }) => pegs),
+    cordCm: sum(({ cordCm }) => cordCm),
+    groundPegs: sum(({ groundPegs }) => groundPegs),
+    sticksCm: rising(kits.flatMap(({ sticksCm }) => sticksCm)),
+    jugsL: rising(kits.flatMap(({ jugsL }) => jugsL)),
     cleans: kits.some(({ cleans }) => cleans === 'between cuts') ? 'between cuts' : 'between trees',
     paste: kits.some(({ paste }) => paste),
     labels: sum(({ labels }) => labels),

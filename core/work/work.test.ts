@@ -9,7 +9,8 @@ import { accountOf } from '../acts/account';
 import { fruitsCarried } from '../plan/crop';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import type { Stem, Tree } from '../tree/stem';
-import { kitFor, minutesFor } from './kit';
+import type { Held } from '../acts/held';
+import { kitFor, kitTogether, minutesFor } from './kit';
 import { workLines } from './lines';
 import { PHASES } from '../acts/phase';
 import { rowsOf } from './rows';
@@ -138,6 +139,33 @@ describe('kit and minutes', () => {
     };
     expect(cleans('broken')).toBe('between trees');
     expect(cleans('cankered')).toBe('between cuts');
+  });
+
+  it('counts cord, pegs, sticks and jugs by what the bends are held with', () => {
+    const { scene } = planned(vase());
+    const held = (by: Held['by'], lengthCm: number | undefined, pullKg: number) => ({
+      ...{ kind: 'bend' as const, stemId: 'a', fromDeg: 40, toDeg: 60, reason: because('as-written') },
+      held: {
+        ...{ how: 'now' as const, by, tieCm: 40, pullKg, loopMm: 14, ...(lengthCm && { lengthCm }) },
+        ...{ chance: 0, chanceFrom: 0, chanceTo: 0, worstCm: 10, wood: 'one-year' as const, stages: [] },
+        ...{ lookOn: '2027-05-20', offBy: '2027-09-24', backDeg: 3 },
+      },
+    });
+    const acts = [
+      ...[held('ground-peg', 150, 1), held('trunk', 90, 1), held('weight', undefined, 1.4)],
+      ...[held('spreader', 26, 1), held('spreader', 12, 1)],
+    ];
+    expect(kitFor(scene, acts)).toMatchObject({
+      ties: 3,
+      cordCm: 240,
+      groundPegs: 1,
+      jugsL: [1.4],
+      sticksCm: [12, 26],
+    });
+    expect(kitTogether([kitFor(scene, acts), kitFor(scene, acts)])).toMatchObject({
+      cordCm: 480,
+      sticksCm: [12, 12, 26, 26],
+    });
   });
 
   it('has a knife for each bud that is notched, two minutes apiece', () => {

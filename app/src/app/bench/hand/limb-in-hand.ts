@@ -5,6 +5,7 @@ import { ReasonTold } from '../../words/reason-told';
 import { Say, Told } from '../../words/told';
 import { BenchStore } from '../bench-store';
 import { HandStore } from './hand-store';
+import { LimbBend } from './limb-bend';
 import { LimbDoubt } from './limb-doubt';
 import { LimbDoubts } from './limb-doubts';
 import { LimbNotes } from './limb-notes';
@@ -24,6 +25,7 @@ import { LimbWork } from './limb-work';
     LimbReadings,
     LimbSeen,
     LimbWork,
+    LimbBend,
     LimbDoubt,
     LimbRulings,
     LimbNotes,
@@ -41,6 +43,13 @@ export class LimbInHand {
   readonly decision = computed(() => {
     const verdict = this.hand.verdict();
     return verdict && decisionCalled(verdict);
+  });
+
+  /** Whether it grows on a stem and its wood lives, so that a bend can be tried. */
+  readonly mayBend = computed(() => {
+    const stem = this.hand.stem();
+    const lives = stem?.condition === 'sound' || stem?.condition === 'rubbed';
+    return stem?.parent.kind === 'stem' && lives && this.hand.isRecorded();
   });
 
   /** Whether there is wood of it to cut: not on what goes with its carrier anyway. */
