@@ -8,6 +8,7 @@ import type { TreeState } from '../history/tree-at';
 import { caseTree, type JudgementCase } from '../testing/case-tree';
 import table from '../judgements/judgements.cases.json';
 import { reading } from '../readings/reading';
+import { bentAxes } from '../testing/bent-axes';
 import { shareOf } from '../testing/deep';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import { RULE_KEYS, type RuleKey, type RuleOverrides } from './defaults';
@@ -298,25 +299,6 @@ const bushOf = (apartCm: number): TestTree => ({
   })),
 });
 
-/** Axes whose limbs are bent down: of soft shoots in spring and firm ones in summer, and of stout old wood. */
-const BENT: TestTree[] = [
-  ...['2026-05-25', '2026-08-10'].flatMap((visitedOn) =>
-    [6, 8, 11].map((mm): TestTree => ({
-      ...{ ...LEADER, form: 'bent-down-axis', visitedOn },
-      limbs: limbs(['a', 60, 0, 15, 38, mm], ['b', 75, 120, 20, 46, mm], ['c', 90, 240, 12, 30, mm]).map(
-        (limb) => grown(limb, limb.length),
-      ),
-    })),
-  ),
-  ...[20, 24, 28].map((mm): TestTree => ({
-    ...{ ...LEADER, form: 'bent-down-axis' },
-    limbs: limbs(['a', 60, 0, 50, 150, mm], ['b', 75, 120, 55, 170, mm]).map((limb) => ({
-      ...limb,
-      more: { growthCm: { '2026': 50, '2025': 50, '2024': 50 } },
-    })),
-  })),
-];
-
 const ALL: TreeState[] = [
   ...[
     ...CUT_PROBES,
@@ -330,7 +312,7 @@ const ALL: TreeState[] = [
     topOf(4),
     pinned(topOf(5)),
     ...[6, 7, 9, 10].map(bushOf),
-    ...BENT,
+    ...bentAxes(),
   ].map(treeOf),
   ...(table.trees as unknown as JudgementCase[]).map(caseTree),
 ];

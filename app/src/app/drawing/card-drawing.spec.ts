@@ -40,10 +40,11 @@ function picture(tree = TREE): CardPicture {
   return { laid: layOut(state.tree), lines, gone, stays };
 }
 const { tell } = spoken();
-const onSheet = ({ number, tag, where, words, why, tool, cautions }: WorkLine): SheetLine => ({
+const onSheet = ({ number, tag, where, words, why, tool, cautions, holds }: WorkLine): SheetLine => ({
   ...{ number, tag: tag ?? 'new', where: where && tell(where), words: tell(words), tool },
   why: why && tell(why),
   caution: cautions[0] && tell(cautions[0]),
+  holds: holds[0] && tell(holds[0]),
 });
 const numbersOf = (svg: SVGSVGElement): string[] =>
   [...svg.querySelectorAll('circle + text')].map((text) => text.textContent ?? '');

@@ -1,0 +1,67 @@
+import { signal } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { beforeEach, expect, it } from 'vitest';
+import { sceneOf, type Stem } from '../../../../../core';
+import { treeOf } from '../../../../../core/testing/trees';
+import { BookStore } from '../../book/book-store';
+import { Words } from '../../words/words';
+import { BenchStore } from '../bench-store';
+import { HandStore } from './hand-store';
+import { LimbBend } from './limb-bend';
+
+const state = treeOf({
+  ...{ form: 'central-leader', trunk: { length: 220, mm: 40 } },
+  limbs: [
+    { id: 'a', h: 90, bearing: 90, angle: 40, length: 100, mm: 11, more: { growthCm: { '2026': 100 } } },
+    { id: 'b', h: 60, bearing: 270, angle: 30, length: 110, mm: 32, more: { growthCm: { '2024': 110 } } },
+  ],
+});
+const [, a, b] = state.tree.stems as [Stem, Stem, Stem];
+
+function bendOf(stem: Stem): LimbBend {
+  const fixture = TestBed.createComponent(LimbBend);
+  fixture.componentRef.setInput('stem', stem);
+  return fixture.componentInstance;
+}
+
+beforeEach(() => {
+  TestBed.configureTestingModule({
+    providers: [
+      Words,
+      { provide: BookStore, useValue: { units: signal('metric') } },
+      { provide: BenchStore, useValue: { state: signal(state) } },
+      { provide: HandStore, useValue: { scene: signal(sceneOf(state)) } },
+    ],
+  });
+});
+
+it('reckons nothing until it is opened, and stands then at the angle the limb lies at', () => {
+  const bend = bendOf(a);
+  expect(bend.trial()).toBeUndefined();
+  bend.isOpen.set(true);
+  expect(bend.toDeg()).toBe(40);
+  expect(bend.lines().map(({ code }) => code)).toEqual(['bend-try.as-it-lies']);
+});
+
+it('tells how it is held where its wood bears it, and draws what is asked of the wood between join and tie', () => {
+  const bend = bendOf(a);
+  bend.isOpen.set(true);
+  bend.toDeg.set(90);
+  expect(
+    bend
+      .lines()
+      .map(({ code }) => code)
+      .slice(0, 2),
+  ).toEqual(['bend-try.held', 'held.now']);
+  const grades = bend.picture()?.pieces.map(({ grade }) => grade) ?? [];
+  expect(Math.max(...grades)).toBeGreaterThan(0);
+  expect(grades.at(-1)).toBe(0);
+});
+
+it('tells of stout old wood that it would crack, and how far is safe', () => {
+  const bend = bendOf(b);
+  bend.isOpen.set(true);
+  bend.toDeg.set(100);
+  expect(bend.lines().map(({ code }) => code)).toEqual(['bend-try.cracks', 'bend-try.now']);
+  expect(bend.picture()?.pieces.some(({ grade }) => grade === 3)).toBe(true);
+});

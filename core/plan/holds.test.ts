@@ -1,0 +1,77 @@
+import { describe, expect, it } from 'vitest';
+import { formOf } from '../forms';
+import { judge } from '../judging/judge';
+import { sceneOf } from '../judging/scene';
+import { because } from '../words/message';
+import { treeOf, type Limb, type TestTree } from '../testing/trees';
+import type { Act } from '../acts/acts';
+import type { FormScene } from '../choosing/candidacy';
+import type { Form } from '../forms/form';
+import { withHolds } from './holds';
+
+const grown = { growthCm: { '2026': 40, '2025': 40, '2024': 40 } };
+const limb = (more: Partial<Limb>): Limb => ({
+  ...{ id: 'a', h: 90, bearing: 350, angle: 40, length: 120, mm: 12, more: grown },
+  ...more,
+});
+
+function held(of: Limb, act: Partial<Act> & { kind: 'bend' | 'swing' }, more: Partial<TestTree> = {}): Act[] {
+  const state = treeOf({ form: 'central-leader', trunk: { length: 240, mm: 46 }, limbs: [of], ...more });
+  const whole = { stemId: of.id, reason: because('as-written'), fromDeg: 40, toDeg: 80, ...act } as Act;
+  const question = { scene: sceneOf(state) as unknown as FormScene, form: formOf(state.form) as Form };
+  return withHolds(question, [whole]);
+}
+
+describe('a planned bend', () => {
+  it('is held at its angle where its wood bears that', () => {
+    expect(held(limb({}), { kind: 'bend' })).toMatchObject([{ toDeg: 80, held: { how: 'now' } }]);
+  });
+
+  it('of wood that would crack goes as far as is safe and says so, or is not planned', () => {
+    const [act] = held(limb({ mm: 32 }), { kind: 'bend' });
+    expect(act).toMatchObject({ kind: 'bend', reason: { code: 'bend.as-far' }, held: { how: 'now' } });
+    const toDeg = act?.kind === 'bend' ? act.toDeg : 0;
+    expect(toDeg).toBeGreaterThan(52);
+    expect(toDeg).toBeLessThan(80);
+    expect(held(limb({ mm: 45, length: 50, more: { growthCm: { '2022': 50 } } }), { kind: 'bend' })).toEqual(
+      [],
+    );
+    expect(held(limb({ more: { ...grown, mended: true } }), { kind: 'bend' })).toEqual([]);
+  });
+
+  it('aside turns the short way, across north too', () => {
+    expect(held(limb({}), { kind: 'swing', fromDeg: 350, toDeg: 10 })).toMatchObject([
+      { toDeg: 10, held: { by: 'aside', how: 'now', stages: [{ toDeg: 20 }] } },
+    ]);
+  });
+
+  it('is computed on the limb as its cuts leave it: what is shortened is tied nearer', () => {
+    const tieOf = (acts: readonly Act[]): number =>
+      acts.flatMap((act) => (act.kind === 'bend' && act.held ? [act.held.tieCm] : []))[0] ?? NaN;
+    const [whole] = [tieOf(held(limb({}), { kind: 'bend' }))];
+    const state = treeOf({ form: 'central-leader', trunk: { length: 240, mm: 46 }, limbs: [limb({})] });
+    const cut: Act = {
+      ...{ kind: 'shorten', stemId: 'a', toLengthCm: 60, diameterMm: 8, purpose: 'equalise' },
+      reason: because('as-written'),
+    } as Act;
+    const bend = { kind: 'bend', stemId: 'a', fromDeg: 40, toDeg: 80, reason: because('as-written') } as Act;
+    const question = { scene: sceneOf(state) as unknown as FormScene, form: formOf(state.form) as Form };
+    expect(tieOf(withHolds(question, [cut, bend]))).toBeLessThan(whole);
+  });
+
+  it('is in every plan that bends, and nothing in a plan is bent that would crack', () => {
+    let bends = 0;
+    for (const mm of [8, 14, 20, 26, 32]) {
+      const limbs = [0, 120, 240].map((bearing, i) => limb({ id: `l${i}`, h: 60 + i * 15, bearing, mm }));
+      const judged = judge(treeOf({ form: 'bent-down-axis', trunk: { length: 240, mm: 46 }, limbs }), {
+        withPrices: false,
+      });
+      for (const act of judged.kind === 'judged' ? judged.plan.acts : []) {
+        if (act.kind !== 'bend' && act.kind !== 'swing' && act.kind !== 'spread') continue;
+        bends++;
+        expect(act.held?.chance).toBeLessThanOrEqual(0.25);
+      }
+    }
+    expect(bends).toBeGreaterThan(3);
+  });
+});
