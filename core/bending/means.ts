@@ -1,5 +1,6 @@
 import type { Held, Means } from '../acts/held';
 import type { TreeScene } from '../acts/scene';
+import { positionAt } from '../tree/course';
 import { joinHeightCm } from '../tree/joins';
 import { clearanceAt } from '../sites/site';
 import type { Stem } from '../tree/stem';
@@ -88,18 +89,25 @@ function meansFor(scene: TreeScene, stem: Stem, line: SafeLine, asked: BendAsked
   const isClipped = stem.length.value <= CLIP_CM && stem.diameter.value <= CLIP_MM;
   if (isClipped && isDown) return CLIPPED;
   if (tiesTo) return { by: tiesTo === 'wires' ? 'wire' : 'cane' };
-  if (asked.way === 'aside') return { by: 'aside', lengthCm: KNOTS_CM + 60 };
+  if (asked.way === 'aside') return asideFor(scene, stem, line);
   const [outCm, upCm] = pointsOf(limb.beam, bent.angles)[piece] as Vec2;
   const tieHeightCm = joinHeightCm(scene.laid, stem) + upCm;
   if (!isDown) return { by: 'above', lengthCm: KNOTS_CM + Math.hypot(outCm, outCm) };
   const stick = stickFor(scene, stem, line, asked);
   if (stick) return stick;
-  const sector = scene.site.clearance.filter(({ what }) => what === 'browses').length > 0;
+  const isBrowsed = scene.site.clearance.some(({ what }) => what === 'browses');
   const isPassed = clearanceAt(scene.site, stem.shape.runBearing.value).heightCm > 0;
   const pullKg = bent.pullN / N_PER_KG;
-  if (sector && pullKg <= HEAVY_KG) return { by: 'weight' };
+  if (isBrowsed && pullKg <= HEAVY_KG) return { by: 'weight' };
   if (isPassed || tieHeightCm > LONG_CORD_CM) return trunkFor(scene, stem, line, asked) ?? { by: 'weight' };
   return { by: 'ground-peg', lengthCm: tieHeightCm + KNOTS_CM };
+}
+
+/** A cord to a peg in the ground on the side it is drawn to, as far out as the tie is high: it runs at half a right angle. */
+function asideFor({ laid }: TreeScene, stem: Stem, { limb, piece }: SafeLine): Chosen {
+  const course = laid.courses.get(stem.id);
+  const heightCm = course ? positionAt(course, (piece + 1) * limb.beam.pieceCm)[2] : 0;
+  return { by: 'aside', lengthCm: Math.SQRT2 * Math.max(0, heightCm) + KNOTS_CM };
 }
 
 const turnedBy =
