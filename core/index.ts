@@ -52,6 +52,7 @@ export { MEASURES, isPassed, measureCalled, passedCap, type Account } from './ac
 export * from './acts/acts';
 export { heldByTold, heldTold } from './acts/held-words';
 export type { Held } from './acts/held';
+export { tiesToOf } from './bending/means';
 export * from './bending/trial';
 export * from './acts/wood';
 export * from './acts/act';

@@ -15,6 +15,10 @@ import type { BendAsked, SafeLine } from './safe-line';
 /** What a form offers to tie to. */
 export type TiesTo = 'wires' | 'canes' | undefined;
 
+/** What the limbs of a form are tied to: its wires, or canes on its wall; undefined for one that stands free. */
+export const tiesToOf = (form: { needsWall?: boolean; hasWires?: boolean }): TiesTo =>
+  form.needsWall ? (form.hasWires ? 'wires' : 'canes') : undefined;
+
 /** Cord for two knots, cm. Working value. */
 const KNOTS_CM = 40;
 /** A cord longer than this to a ground peg is in everybody's way, cm; a hung jug heavier than this is not hung. Working values. */

@@ -1,4 +1,4 @@
-import { momentsAt, pointsOf, settle, type Load, type Vec2 } from './beam';
+import { pointsOf, settle, type Load, type Vec2 } from './beam';
 import type { LimbBeam } from './limb-beam';
 import type { WoodState } from '../tree/wood-age';
 import type { WoodBears } from './wood';
@@ -133,9 +133,3 @@ export function pulledTo(
   }
   return high;
 }
-
-/** Moment at the inner end of each piece, N cm. */
-export const bendingMoments = (limb: LimbBeam, bent: Bent, piece: number, by: PulledBy): Float64Array => {
-  const u = directionOf(limb, bent.angles, piece, by);
-  return momentsAt(limb.beam, bent.angles, [{ piece, force: [u[0] * bent.pullN, u[1] * bent.pullN] }]);
-};

@@ -20,8 +20,6 @@ const BEARS_MORE = { limber: 1.25, middling: 1, stiff: 0.8 } as const;
 export const LIMB_DOUBT = 0.2;
 /** How unsure the figure itself is, the same way. Working value. */
 export const FIGURE_DOUBT = 0.25;
-/** How unsure a pull is for the wood's stiffness alone, as a share of it. Working value. */
-export const PULL_DOUBT = 0.3;
 
 /** What is known of a wood of a kind before any of it was bent here. */
 export interface WoodBears {

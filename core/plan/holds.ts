@@ -1,5 +1,5 @@
 import { afterActs, type Act } from '../acts/acts';
-import { heldBy, type TiesTo } from '../bending/means';
+import { heldBy, tiesToOf } from '../bending/means';
 import { safeLine, type BendAsked } from '../bending/safe-line';
 import { onFigure } from '../words/ground';
 import { because, deg } from '../words/message';
@@ -26,7 +26,7 @@ export function withHolds(
     acts.filter((act) => !isBending(act)),
   );
   const then = { ...scene, laid: layOut(cut) };
-  const tiesTo: TiesTo = form.needsWall ? (form.hasWires ? 'wires' : 'canes') : undefined;
+  const tiesTo = tiesToOf(form);
   return acts.flatMap((act): Act[] => {
     const stem = isBending(act) ? stemOf(cut, act.stemId) : undefined;
     if (!isBending(act) || !stem) return [act];

@@ -14,6 +14,7 @@ import {
   heldByTold,
   heldTold,
   runDegOf,
+  tiesToOf,
   told,
   tryBend,
   type BendTrial,
@@ -40,7 +41,7 @@ const MARGIN_CM = 12;
 })
 export class LimbBend {
   readonly stem = input.required<Stem>();
-  readonly bench = inject(BenchStore);
+  private readonly bench = inject(BenchStore);
   private readonly hand = inject(HandStore);
 
   readonly isOpen = signal(false);
@@ -60,8 +61,7 @@ export class LimbBend {
     const [scene, state] = [this.hand.scene(), this.bench.state()];
     if (!scene || !state || !this.isOpen()) return undefined;
     const form = formOf(state.form);
-    const tiesTo = form?.needsWall ? (form.hasWires ? 'wires' : 'canes') : undefined;
-    return tryBend(scene, this.stem(), this.toDeg(), tiesTo);
+    return tryBend(scene, this.stem(), this.toDeg(), form && tiesToOf(form));
   });
 
   readonly lines = computed((): Message[] => {
