@@ -7,6 +7,8 @@ import type { Message } from '../words/message';
 import type { ActMark, ActWays } from './act';
 import { bend } from './bend';
 import type { CutPlace } from './cut-place';
+import { letGo } from './let-go';
+import { loosen } from './loosen';
 import { makeLimb } from './make-limb';
 import { move } from './move';
 import { notch } from './notch';
@@ -14,6 +16,7 @@ import type { Phase } from './phase';
 import type { TreeScene } from './scene';
 import { shorten } from './shorten';
 import { spread } from './spread';
+import { stake } from './stake';
 import { stay } from './stay';
 import { swing } from './swing';
 import { takeCrop } from './take-crop';
@@ -21,6 +24,9 @@ import { takeOut } from './take-out';
 
 /** Every kind of act there is: its file, and one line here. */
 export const ACTS = {
+  stake,
+  'let-go': letGo,
+  loosen,
   move,
   'take-out': takeOut,
   shorten,

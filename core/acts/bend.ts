@@ -35,7 +35,7 @@ export function bent(stem: Stem, toDeg: number, tieCm?: number): Stem {
 export const bend: ActWays<Bend> = {
   schema,
   apply: (tree, act) =>
-    changedStem(tree, act.stemId, (stem) => fixedBy(bent(stem, act.toDeg, act.held?.tieCm), act)),
+    changedStem(tree, act.stemId, (stem) => fixedBy(bent(stem, act.toDeg, act.held?.tieCm), act, act.toDeg)),
   phase: () => 'bends',
   heightCm: (scene, act) => footHeightCm(scene, act.stemId),
   place: () => undefined,

@@ -18,6 +18,8 @@ export function heldByTold({ by, tieCm, lengthCm, pullKg }: Held): Message {
       return told('held.cane', { at });
     case 'spreader':
       return told('held.spreader', { at, length: cm(lengthCm ?? 0) });
+    case 'prop':
+      return told('held.prop', { at, length: cm(lengthCm ?? 0) });
     case 'ground-peg':
     case 'trunk':
     case 'above':
@@ -49,7 +51,7 @@ function safetyTold({ how, stages, chance, chanceTo, lookOn }: Held): Message {
 
 /** How far is safe, with what pull, and until when: a few short sentences. */
 export function heldTold(held: Held): Message[] {
-  const { by, pullKg, worstCm, wood, loopMm, lookOn, offBy, backDeg } = held;
+  const { by, pullKg, worstCm, wood, loopMm, lookOn, offBy } = held;
   return [
     safetyTold(held),
     ...(by === 'clip' ? [] : [told(by === 'spreader' ? 'held.push' : 'held.pull', { kg: kg(pullKg) })]),
@@ -59,15 +61,37 @@ export function heldTold(held: Held): Message[] {
     }),
     ...(isLooped(held) ? [told('held.loop', { loop: mm(loopMm) })] : []),
     told('held.off', { look: day(lookOn), off: day(offBy) }),
-    ...(backDeg > 0 ? [told('held.back', { back: deg(backDeg) })] : []),
+    ...springsTold(held),
+    ...followsTold(held),
   ];
 }
 
-const isLooped = ({ by }: Held): boolean => by !== 'clip' && by !== 'spreader';
+/** How far it comes back when it is let go, and how much further it is tied for that. */
+function springsTold({ backDeg, oversetDeg }: Held): Message[] {
+  if (backDeg === 0) return [];
+  const back = deg(backDeg);
+  return [
+    oversetDeg === undefined
+      ? told('held.back', { back })
+      : told('held.back.overset', { back, over: deg(oversetDeg) }),
+  ];
+}
+
+/** What follows from laying a limb down. */
+function followsTold({ uprights, rubBy, ladenCm }: Held): Message[] {
+  const rising =
+    uprights === undefined || rubBy === undefined
+      ? []
+      : [told('held.uprights', { n: uprights, by: day(rubBy) })];
+  if (ladenCm === undefined) return rising;
+  return [...rising, ladenCm > 0 ? told('held.laden', { low: cm(ladenCm) }) : told('held.laden.ground')];
+}
+
+const isLooped = ({ by }: Held): boolean => by !== 'clip' && by !== 'spreader' && by !== 'prop';
 
 /** The same in a line for a card: what is not safe in one go, the pull, the loop, the days. */
 export function heldBrief(held: Held): Message[] {
   const args = { kg: kg(held.pullKg), loop: mm(held.loopMm), look: day(held.lookOn), off: day(held.offBy) };
   const brief = isLooped(held) ? 'held.brief' : held.by === 'clip' ? 'held.brief.clip' : 'held.brief.stick';
-  return [...(held.how === 'now' ? [] : [safetyTold(held)]), told(brief, args)];
+  return [...(held.how === 'now' ? [] : [safetyTold(held)]), told(brief, args), ...followsTold(held)];
 }

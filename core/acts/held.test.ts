@@ -43,6 +43,14 @@ describe('the words of a bend', () => {
     [{ by: 'weight' }, /a jug with 1.3 l of water hung 45 cm out/],
     [{ by: 'spreader', lengthCm: 23 }, /a stick of 23 cm, notched and padded, .*pushes like/],
     [{ by: 'wire' }, /tied 45 cm out on the wire/],
+    [{ by: 'prop', lengthCm: 80 }, /held up 45 cm out on a forked prop of 80 cm/],
+    [{ oversetDeg: 76 }, /comes back some 6°: tie it at 76°/],
+    [
+      { uprights: 4, rubBy: '2027-06-12' },
+      /Some 4 uprights will rise along its top: rub them off while soft, by 12 June/,
+    ],
+    [{ ladenCm: 8 }, /it hangs to 8 cm above the ground/],
+    [{ ladenCm: -8 }, /would lie on the ground/],
     [{ by: 'clip', tieCm: 0 }, /a clip-peg over it(?!.*loop)/],
     [{ chance: 0.0004 }, /fewer than one such limb in 100 cracks/],
     [{ worstCm: 0, wood: 'two-year' }, /at its join, in wood of two seasons/],
@@ -82,7 +90,12 @@ describe('a bend that is done', () => {
 
   it('leaves the limb turned as far out as it is tied, with what holds it, where and since when', () => {
     const after = stem(afterActs(tree, [bend(held())]));
-    expect(after.fixings).toEqual([{ what: 'tie', atCm: 45, since: '2026-11-14' }]);
+    expect(after.fixings).toEqual([
+      {
+        ...{ what: 'tie', atCm: 45, since: '2026-11-14', means: 'ground-peg', wood: 'one-year' },
+        ...{ loopMm: 15, lengthCm: 150, offBy: '2027-09-24', toDeg: 70 },
+      },
+    ]);
     const angleAt = (cm: number): number => fromUprightOf(directionAt(after, cm));
     expect(angleAt(0)).toBeCloseTo(40, 6);
     expect(angleAt(22.5)).toBeCloseTo(55, 6);

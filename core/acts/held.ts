@@ -1,23 +1,10 @@
-import { between, day, listOf, oneOf, shape, type Typed } from '../fields/fields';
-import { WOOD_STATES } from '../tree/wood-age';
+import { between, day, listOf, oneOf, shape, whole, type Typed } from '../fields/fields';
+import { MEANS } from '../tree/means';
+import { WOOD_STATES } from '../tree/wood-states';
 
 /** How far is safe: all at once now; step by step; once the wood is supple; or only at a risk that is told. */
 export const HOW_SAFE = ['now', 'stages', 'later', 'risky'] as const;
 export type HowSafe = (typeof HOW_SAFE)[number];
-
-/** What a limb is brought to its angle with. */
-export const MEANS = [
-  'clip',
-  'ground-peg',
-  'trunk',
-  'weight',
-  'spreader',
-  'above',
-  'wire',
-  'cane',
-  'aside',
-] as const;
-export type Means = (typeof MEANS)[number];
 
 /** Most steps a limb is brought down in. */
 export const MOST_STAGES = 6;
@@ -41,6 +28,8 @@ export const held = shape({
   /** Where it is nearest to cracking, cm from its join, and how old the wood is there. */
   worstCm: between(0, 1500),
   wood: oneOf(WOOD_STATES),
+  /** What bending adds to the strain there, percent; missing in what was planned before it was written down. */
+  strainPercent: between(0, 100).optional(),
   /** Days and angles of the run, the last the one that is wanted, or as far as is safe. */
   stages: listOf(shape({ on: day(), toDeg: between(0, 360) }), MOST_STAGES),
   /** Day it is looked at first, and the day it comes off. */
@@ -48,5 +37,12 @@ export const held = shape({
   offBy: day(),
   /** Deg it springs back by then. */
   backDeg: between(0, 180),
+  /** The angle it is tied at so that it comes back to the one wanted, deg; missing where that would not be safe. */
+  oversetDeg: between(0, 180).optional(),
+  /** Upright shoots expected along its top, and the day by which they are rubbed off while soft; missing for a limb that is not laid flat. */
+  uprights: whole(0, 99).optional(),
+  rubBy: day().optional(),
+  /** Height of its end over ground once it bears what it can, cm, where that is too low. */
+  ladenCm: between(-300, 1500).optional(),
 });
 export type Held = Typed<typeof held>;

@@ -1,6 +1,7 @@
-import type { KindFacts } from '../kinds/kind-facts';
+import type { Degree, KindFacts } from '../kinds/kind-facts';
 import type { Limits } from '../rules/limits';
 import type { Answers } from '../schools/questions';
+import type { BendCame } from './bend-came';
 import type { Site } from '../sites/site';
 import type { CameAs } from '../tree/came-as';
 import type { LaidTree } from '../tree/course';
@@ -32,4 +33,8 @@ export interface TreeScene {
   snowCm?: number;
   /** What the tree's school answers where growers differ. */
   answers: Answers;
+  /** What came of bends in this yard, each strain as a middling kind's wood would feel it. */
+  bends?: readonly BendCame[];
+  /** How strongly its rootstock drives it, where that is known. */
+  stockVigour?: Degree;
 }

@@ -27,7 +27,7 @@ export const spread: ActWays<Spread> = {
     changedStem(tree, act.stemId, (stem) => {
       const down = bent(stem, Math.max(stem.shape.run.value, act.toDeg));
       const out = { ...down, shape: { ...down.shape, departure: reading('angle', act.toDeg, 'gauge') } };
-      return fixedBy(out, act);
+      return fixedBy(out, act, out.shape.run.value);
     }),
   phase: () => 'bends',
   heightCm: (scene, act) => footHeightCm(scene, act.stemId),

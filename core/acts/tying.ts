@@ -2,9 +2,10 @@ import { told, type Message } from '../words/message';
 import type { Stem } from '../tree/stem';
 import { layOut, positionAt, type LaidTree } from '../tree/course';
 import type { Tree } from '../tree/stem';
-import type { FixingKind, StemId } from '../tree/stem-readings';
+import type { Fixing, FixingKind, StemId } from '../tree/stem-readings';
 import type { ActMark, ActSupplies } from './act';
-import type { Held, Means } from './held';
+import type { Means } from '../tree/means';
+import type { Held } from './held';
 import { reachCautions } from './cutting';
 import type { TreeScene } from './scene';
 
@@ -42,21 +43,31 @@ const FIXED: Record<Means, FixingKind> = {
   weight: 'weight',
   spreader: 'spreader',
   above: 'tie',
+  prop: 'prop',
   wire: 'tie',
   cane: 'tie',
   aside: 'tie',
 };
 
 /** A limb with what holds it fixed to it, where it was computed, since the day it is first bent. */
-export function fixedBy(stem: Stem, { held }: { held?: Held | undefined }): Stem {
+export function fixedBy(stem: Stem, { held }: { held?: Held | undefined }, toDeg?: number): Stem {
   if (!held) return stem;
   const since = held.stages[0]?.on;
-  const fixing = { what: FIXED[held.by], atCm: held.tieCm, ...(since !== undefined && { since }) };
-  return { ...stem, fixings: [...(stem.fixings ?? []), fixing] };
+  const { by, tieCm, loopMm, lengthCm, offBy, strainPercent, wood } = held;
+  const fixing: Fixing = {
+    ...{ what: FIXED[by], atCm: tieCm, means: by, loopMm, offBy, wood },
+    ...(since !== undefined && { since }),
+    ...(lengthCm !== undefined && { lengthCm }),
+    ...(strainPercent !== undefined && { strainPercent }),
+    ...(toDeg !== undefined && { toDeg }),
+  };
+  // What is tied anew at a place stands in for what was there.
+  const others = (stem.fixings ?? []).filter(({ what, atCm }) => what !== fixing.what || atCm !== tieCm);
+  return { ...stem, fixings: [...others, fixing] };
 }
 
 /** What is carried out to hold a limb. */
 export function suppliesToHold(held: Held | undefined): Partial<ActSupplies> {
   if (held?.by === 'clip') return { pegs: 1 };
-  return held?.by === 'spreader' ? {} : { ties: 1 };
+  return held?.by === 'spreader' || held?.by === 'prop' ? {} : { ties: 1 };
 }

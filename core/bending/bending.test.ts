@@ -8,13 +8,17 @@ import { reading } from '../readings/reading';
 import { runs } from '../testing/deep';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import { stemOf, type Stem } from '../tree/stem';
+import bends from './bends.cases.json';
 import { letGo, setShare, tightOn, weeksToNext } from './hold';
+import { cropKg, ladenLowCm } from './laden';
 import { limbBeam, PIECES, runOf } from './limb-beam';
-import { heldBy } from './means';
+import { heldBy, meansHere } from './means';
 import { pulled, pulledTo, rolled } from './pull';
-import { rolledTimes } from './roll';
+import { rolledWorst } from './roll';
 import { safeLine } from './safe-line';
-import { crackChance, normalBelow, timesAt, woodBears } from './wood';
+import { normalBelow } from './chance';
+import { uprightsOf } from './uprights';
+import { crackChance, timesAt, woodBears } from './wood';
 
 const limb = (more: Partial<Limb> = {}): Limb => ({
   ...{ id: 'a', h: 90, bearing: 90, angle: 40, length: 90, mm: 10, ...more },
@@ -49,7 +53,7 @@ describe('the chance of a crack', () => {
   it('is greater in older wood and in a stiff kind', () => {
     const limits = resolveLimits({});
     const strain = (kind: string, state: Parameters<typeof woodBears>[2]): number =>
-      woodBears(limits, kindFacts(kind), state).strain;
+      woodBears({ limits, kind: kindFacts(kind) }, state).strain;
     const ages = (['soft', 'firm', 'one-year', 'two-year', 'older'] as const).map((s) => strain('apple', s));
     expect([...ages].sort((a, b) => b - a)).toEqual(ages);
     const stiff = ['apple', 'european-pear', 'fig', 'peach'].map((kind) => kindFacts(kind).stiffness.value);
@@ -70,7 +74,7 @@ describe('strain', () => {
     const beam = limbBeam(at, stem, 'upright', NO_LEAF);
     const piece = PIECES / 2 - 1;
     const bent = pulled(beam, piece, { kind: 'fixed', direction: [0, -1] }, 0.2);
-    const bears = woodBears(at.limits, at.kind, 'one-year');
+    const bears = woodBears(at, 'one-year');
     const [armCm, dCm] = [(stem.length.value * (piece + 1)) / PIECES, 1.2];
     const inertia = (Math.PI / 64) * dCm ** 4;
     expect((bent.strain[0] as number) / ((0.2 * armCm * dCm) / 2 / (bears.gpa * 1e5 * inertia))).toBeCloseTo(
@@ -88,8 +92,8 @@ describe('strain', () => {
     expect(strain[PIECES - 1]).toBeCloseTo(0, 9);
     // 30 deg over 30 cm of 10 mm wood: 0.5236 / 30 x 0.5 = 0.87 % of 3.6 % by the kind's share.
     const thin = scene(limb({ length: 60, mm: 10, more: { growthCm: { '2026': 60 } } }));
-    const bears = woodBears(thin.at.limits, thin.at.kind, 'one-year').strain;
-    expect(rolledTimes(thin.at, thin.stem, 30)).toBeCloseTo(0.0087266 / bears, 4);
+    const bears = woodBears(thin.at, 'one-year').strain;
+    expect(rolledWorst(thin.at, thin.stem, 30).times).toBeCloseTo(0.0087266 / bears, 4);
   });
 });
 
@@ -173,11 +177,15 @@ describe('what holds it', () => {
   };
   const long = limb({ length: 150, mm: 13, more: { growthCm: { '2026': 90, '2025': 60 } } });
 
-  it('is a peg in the ground, the trunk where somebody passes, a jug where animals browse, the wire on a wall', () => {
+  it('is a peg in the ground, a cord back to the trunk where somebody passes, the wire on a wall, no jug among animals', () => {
     expect(heldOn(long)?.by).toBe('ground-peg');
     const sector = { fromDeg: 45, toDeg: 135, heightCm: 60, why: 'lane' };
     expect(heldOn(long, { site: { clearance: [{ ...sector, what: 'passes' }] } })?.by).toBe('trunk');
-    expect(heldOn(long, { site: { clearance: [{ ...sector, what: 'browses' }] } })?.by).toBe('weight');
+    const { at, stem } = scene(long, { site: { clearance: [{ ...sector, what: 'browses' }] } });
+    const ask = { way: 'upright', toDeg: 80 } as const;
+    const here = meansHere(at, stem, safeLine(at, stem, ask), ask, undefined);
+    expect(here.find(({ by }) => by === 'weight')?.not).toBe('browsed');
+    expect(here.map(({ by }) => by)).toEqual(['spreader', 'ground-peg', 'trunk', 'weight']);
     expect(heldOn(long, {}, 'wires')?.by).toBe('wire');
   });
 
@@ -203,6 +211,55 @@ describe('what holds it', () => {
       )?.pullN ?? NaN;
     expect(pullAt(0.3)).toBeGreaterThan(2 * pullAt(0.5));
     expect(pullAt(0.5)).toBeGreaterThan(pullAt(0.7));
+  });
+});
+
+describe('bends growers know', () => {
+  it.each(bends)('$about', ({ lengthCm, mm, seasons, fromDeg, toDeg, day, isSafe }) => {
+    const newest = Number(day.slice(0, 4)) - (seasons > 0 && day.slice(5) < '11' ? 1 : 0);
+    const grew = Array.from({ length: Math.max(1, seasons) }, (_, i): [string, number] => [
+      String(newest - i),
+      lengthCm / Math.max(1, seasons),
+    ]);
+    const of = limb({ length: lengthCm, mm, angle: fromDeg, more: { growthCm: Object.fromEntries(grew) } });
+    const { at, stem } = scene(of, { visitedOn: day, planted: '2020-02-01' });
+    expect(safeLine(at, stem, { way: 'upright', toDeg }).how === 'now').toBe(isSafe);
+  });
+});
+
+describe('a limb that bears', () => {
+  it('hangs the lower the more it carries, by no more than a straight one turned about its join', () => {
+    const { at, stem } = scene(limb({ angle: 90, length: 120, mm: 11 }));
+    // 11 mm: 0.95 cm2, 4 fruits to each: 3 whole apples of 170 g.
+    expect(cropKg(at, stem)).toBeCloseTo(3 * 0.17, 9);
+    const low = ladenLowCm(at, stem);
+    expect(low).toBeLessThan(90);
+    expect(low).toBeGreaterThan(90 - 120);
+    const heavier = { ...at, limits: resolveLimits({ tree: { 'crop.perCm2': 12 } }) };
+    expect(ladenLowCm(heavier, stem)).toBeLessThan(low);
+    expect(ladenLowCm(at, { ...stem, diameter: { ...stem.diameter, value: 30 } })).toBeGreaterThan(low);
+  });
+
+  it('laid low is told of before it lies on the ground', () => {
+    const of = limb({ h: 45, length: 150, mm: 10, more: { growthCm: { '2026': 150 } } });
+    const { at, stem } = scene(of);
+    const ask = { way: 'upright', toDeg: 95 } as const;
+    const held = heldBy(at, stem, safeLine(at, stem, ask), ask, undefined);
+    expect(held?.ladenCm).toBeLessThan(15);
+  });
+});
+
+describe('what follows from laying a limb flat', () => {
+  const expected = (toDeg: number, more: Partial<Limb> = {}) => {
+    const { at, stem } = scene(limb(more));
+    return uprightsOf(at, stem, toDeg, '2026-11-14');
+  };
+
+  it('is uprights along its top, the more the longer it is, rubbed off in the next spring', () => {
+    expect(expected(60)).toBeUndefined();
+    const [short, long] = [expected(90), expected(90, { length: 180 })];
+    expect(long?.count).toBeGreaterThan(short?.count ?? NaN);
+    expect(short?.by.slice(0, 7)).toBe('2027-06');
   });
 });
 

@@ -4,7 +4,8 @@ import { cross, direction, dot, fromUprightOf, scale, squareTo, type Vec3 } from
 import { directionAt } from '../tree/course';
 import { childrenOf, withDescendants, type Stem, type Tree } from '../tree/stem';
 import { diameterAt, taperOf, woodBetween } from '../tree/taper';
-import { woodByLikelyAge, type WoodState } from '../tree/wood-age';
+import { woodByLikelyAge } from '../tree/wood-age';
+import type { WoodState } from '../tree/wood-states';
 import { restFrom, type Beam, type Vec2 } from './beam';
 import { woodOfAge } from './roll';
 import { woodBears, type WoodBears } from './wood';
@@ -37,10 +38,11 @@ export interface LimbBeam {
 /** Pieces of a limb: the sag of a uniform beam is then within 0.1 % of the published. */
 export const PIECES = 32;
 /** Weight of a gram, N. */
-const N_PER_G = 9.81e-3;
+export const N_PER_G = 9.81e-3;
 /** Mass of green wood with its bark, g per cm^3 (Wood Handbook: green hardwoods 0.8 to 1.1). */
 const GREEN_G_PER_CM3 = 0.95;
-/** Fresh mass of one leaf, g: some 30 cm^2 at 0.025 g per cm^2. Working value. */
+/** Fresh mass of leaf by its area; and of one leaf, g, of some 32 cm^2. Working values. */
+export const LEAF_G_PER_CM2 = 0.025;
 const LEAF_G = 0.8;
 /** Leaves of a spur, and of a side shoot that was only counted. Working values. */
 const SPUR_LEAVES = 6;
@@ -62,7 +64,7 @@ export function isSupple({ site, when }: Pick<TreeScene, 'site' | 'when'>): bool
   return when.today >= from && growingWeeks(site, from, when.today) <= SUPPLE_WEEKS;
 }
 
-type Asked = Pick<TreeScene, 'laid' | 'kind' | 'limits' | 'when' | 'site'>;
+type Asked = Pick<TreeScene, 'laid' | 'kind' | 'limits' | 'when' | 'site' | 'bends'>;
 
 /** A limb of a tree as it can be bent on the day it is looked at. */
 export function limbBeam(scene: Asked, stem: Stem, way: Way, laden: Laden): LimbBeam {
@@ -130,7 +132,7 @@ function bearsAt(
   wood: readonly WoodState[],
   piece: number,
 ): WoodBears {
-  const bears = woodBears(scene.limits, scene.kind, state);
+  const bears = woodBears(scene, state);
   const reach = Math.ceil((RING_CM * PIECES) / stem.length.value);
   const isOld = (s: WoodState | undefined): boolean => s === 'two-year' || s === 'older';
   const isAtRing =

@@ -1,6 +1,6 @@
 import { pointsOf, settle, type Load, type Vec2 } from './beam';
 import type { LimbBeam } from './limb-beam';
-import type { WoodState } from '../tree/wood-age';
+import type { WoodState } from '../tree/wood-states';
 import type { WoodBears } from './wood';
 
 /** What a limb is pulled by: a cord to a point, or a weight, or whatever keeps its direction. */

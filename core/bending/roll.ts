@@ -2,10 +2,12 @@ import type { TreeScene } from '../acts/scene';
 import { growingSeason, growingWeeks } from '../calendar/growing';
 import type { Stem } from '../tree/stem';
 import { diameterAt, taperOf } from '../tree/taper';
-import { woodByLikelyAge, type WoodState } from '../tree/wood-age';
-import { crackChance, FIGURE_DOUBT, woodBears } from './wood';
+import { woodByLikelyAge } from '../tree/wood-age';
+import type { WoodState } from '../tree/wood-states';
+import { FIGURE_DOUBT } from './chance';
+import { crackChance, woodBears } from './wood';
 
-type Asked = Pick<TreeScene, 'kind' | 'limits' | 'when' | 'site'>;
+type Asked = Pick<TreeScene, 'kind' | 'limits' | 'when' | 'site' | 'bends'>;
 
 /** Growing weeks after which a shoot of the season is no longer soft along its length. Working value. */
 const SOFT_WEEKS = 10;
@@ -25,23 +27,26 @@ export const RISKY_CHANCE = 0.25;
 
 /**
  * How near to cracking a limb comes when it is rolled evenly by an angle over its inner half: strain, half the thickness by the turn a length, over what its wood
- * bears, the worst of its stretches by age.
+ * bears, the worst of its stretches by age; and how unsure that is.
  * @param byDeg the turn, deg, 0 or more
  */
-export function rolledTimes(scene: Asked, stem: Stem, byDeg: number): number {
+export function rolledWorst(scene: Asked, stem: Stem, byDeg: number): { times: number; doubt: number } {
   const overCm = Math.max(1, stem.length.value * ROLLED_SHARE);
   const taper = taperOf(stem);
-  let worst = 0;
+  let worst = { times: 0, doubt: FIGURE_DOUBT };
   for (const { fromCm, ageSeasons } of woodByLikelyAge(stem, scene.when.season, scene.when.seasonsGrown)) {
     if (fromCm >= overCm) continue;
     const mm = diameterAt(taper, fromCm);
     const strain = ((byDeg * Math.PI) / 180 / overCm) * (mm / 20);
-    const wood = woodOfAge(scene, ageSeasons, mm);
-    worst = Math.max(worst, strain / woodBears(scene.limits, scene.kind, wood).strain);
+    const bears = woodBears(scene, woodOfAge(scene, ageSeasons, mm));
+    const times = strain / bears.strain;
+    if (times > worst.times) worst = { times, doubt: bears.doubt };
   }
   return worst;
 }
 
 /** Whether a limb would likely enough crack that nobody bends it so far. */
-export const wouldCrack = (scene: Asked, stem: Stem, byDeg: number): boolean =>
-  crackChance(rolledTimes(scene, stem, Math.abs(byDeg)), FIGURE_DOUBT).likely > RISKY_CHANCE;
+export function wouldCrack(scene: Asked, stem: Stem, byDeg: number): boolean {
+  const { times, doubt } = rolledWorst(scene, stem, Math.abs(byDeg));
+  return crackChance(times, doubt).likely > RISKY_CHANCE;
+}

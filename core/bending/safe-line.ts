@@ -2,7 +2,7 @@ import type { TreeScene } from '../acts/scene';
 import { MOST_STAGES, type Held, type HowSafe } from '../acts/held';
 import { afterGrowing, growingSeason } from '../calendar/growing';
 import type { Stem } from '../tree/stem';
-import type { WoodState } from '../tree/wood-age';
+import type { WoodState } from '../tree/wood-states';
 import { letGo, lookOn, setShare, weeksToNext } from './hold';
 import { isSupple, limbBeam, PIECES, runOf, SUPPLE_BEARS, type LimbBeam, type Way } from './limb-beam';
 import { RISKY_CHANCE } from './roll';
@@ -29,6 +29,8 @@ export interface SafeLine {
   lookOn: string;
   offBy: string;
   backDeg: number;
+  /** The angle it is tied at so that it comes back to the one wanted, where that is safe. */
+  oversetDeg?: number;
   wood: WoodState;
 }
 
@@ -43,7 +45,7 @@ const WORTH_DEG = 8;
 
 const pullOf = (sign: number): PulledBy => ({ kind: 'fixed', direction: [0, sign] });
 
-type Asked = Pick<TreeScene, 'laid' | 'kind' | 'limits' | 'when' | 'site'>;
+type Asked = Pick<TreeScene, 'laid' | 'kind' | 'limits' | 'when' | 'site' | 'bends'>;
 
 /** Lines found last, by all that they follow from: a tree is judged again and again with one reading changed. */
 const known = new Map<string, SafeLine>();
@@ -56,7 +58,7 @@ export function safeLine(scene: Asked, stem: Stem, asked: BendAsked): SafeLine {
   const name = [
     ...[asked.way, asked.toDeg, scene.when.today, scene.site.latitudeDeg, stem.mended, beam.clampRad],
     ...[scene.limits('crack.chanceRatio').value, beam.pieceCm, beam.stiffness, beam.weight, present],
-    ...bears.flatMap(({ strain, weeks }) => [strain, weeks]),
+    ...bears.flatMap(({ strain, weeks, doubt }) => [strain, weeks, doubt]),
     ...[limb.wood, limb.diameterMm],
   ].join();
   const found = known.get(name);
@@ -75,7 +77,6 @@ function lineOf(scene: Asked, limb: LimbBeam, { way, toDeg }: BendAsked): SafeLi
   const sign = goesDown ? -1 : 1;
   const turned = (bent: Bent): number => Math.abs(runOf(limb, bent.angles, way) - nowDeg);
   const wanted = Math.abs(toDeg - nowDeg);
-  const most = timesAt(scene.limits('crack.chanceRatio').value, (limb.bears[0] as WoodBears).doubt);
   const ties = TIE_SHARES.flatMap((share): { piece: number; bent: Bent; reached: number }[] => {
     const piece = Math.max(0, Math.round(share * PIECES) - 1);
     const bent = pulledTo(limb, piece, pullOf(sign), turned, wanted);
@@ -88,6 +89,7 @@ function lineOf(scene: Asked, limb: LimbBeam, { way, toDeg }: BendAsked): SafeLi
   if (!best || stem.mended) return neverLine(scene, limb, nowDeg);
   const { piece, bent } = best;
   const { worst } = bent;
+  const most = timesAt(scene.limits('crack.chanceRatio').value, worst.doubt);
   const at = (times: number): number => {
     const part = pulledTo(limb, piece, pullOf(sign), (one) => one.worst.times, times);
     return part ? Math.min(wanted, turned(part)) : wanted;
@@ -102,11 +104,14 @@ function lineOf(scene: Asked, limb: LimbBeam, { way, toDeg }: BendAsked): SafeLi
     const gone = off(last);
     const turn = Math.abs((stages.at(-1)?.toDeg ?? toDeg) - (way === 'aside' ? 0 : nowDeg));
     const { likely, from, to } = crackChance(times, worst.doubt);
+    const backDeg = Math.round((1 - gone.set) * turn);
+    const isOverset = how === 'now' && way === 'upright' && times * (1 + backDeg / wanted) <= most;
     return {
       ...{ how, limb, piece, bent, stages, wood: worst.wood },
       chance: { chance: likely, chanceFrom: from, chanceTo: to },
       nowDeg: angle(at(most)),
-      ...{ lookOn: lookOn(scene.site, today), offBy: gone.on, backDeg: Math.round((1 - gone.set) * turn) },
+      ...{ lookOn: lookOn(scene.site, today), offBy: gone.on, backDeg },
+      ...(isOverset && backDeg > 0 && { oversetDeg: Math.round(toDeg) + (goesDown ? backDeg : -backDeg) }),
     };
   };
   if (worst.times <= most) return line('now', [{ on: today, toDeg: Math.round(toDeg) }]);

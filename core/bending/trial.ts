@@ -2,7 +2,7 @@ import type { Held } from '../acts/held';
 import type { TreeScene } from '../acts/scene';
 import { joinHeightCm } from '../tree/joins';
 import type { Stem } from '../tree/stem';
-import type { WoodState } from '../tree/wood-age';
+import type { WoodState } from '../tree/wood-states';
 import { pointsOf, type Vec2 } from './beam';
 import { limbBeam, PIECES, runOf } from './limb-beam';
 import { heldBy, type TiesTo } from './means';

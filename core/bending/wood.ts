@@ -1,7 +1,8 @@
-import type { KindFacts } from '../kinds/kind-facts';
+import type { TreeScene } from '../acts/scene';
 import type { RuleKey } from '../rules/defaults';
-import type { Limits } from '../rules/limits';
-import type { WoodState } from '../tree/wood-age';
+import { LIMB_DOUBT, normalBelow } from './chance';
+import { learnt } from './learnt';
+import type { WoodState } from '../tree/wood-states';
 
 /** The figures of a wood. */
 export const FIGURES_OF: Readonly<Record<WoodState, { gpa: RuleKey; percent: RuleKey; weeks: RuleKey }>> = {
@@ -14,12 +15,7 @@ export const FIGURES_OF: Readonly<Record<WoodState, { gpa: RuleKey; percent: Rul
 
 /** Stiff kinds are harder to bend and crack sooner than middling ones, limber ones the other way about. Working values. */
 const STIFFER = { limber: 0.85, middling: 1, stiff: 1.2 } as const;
-const BEARS_MORE = { limber: 1.25, middling: 1, stiff: 0.8 } as const;
-
-/** How unlike two limbs of one kind and age are in what they bear, as a standard deviation of its logarithm. Working value. */
-export const LIMB_DOUBT = 0.2;
-/** How unsure the figure itself is, the same way. Working value. */
-export const FIGURE_DOUBT = 0.25;
+export const BEARS_MORE = { limber: 1.25, middling: 1, stiff: 0.8 } as const;
 
 /** What is known of a wood of a kind before any of it was bent here. */
 export interface WoodBears {
@@ -33,29 +29,20 @@ export interface WoodBears {
   weeks: number;
 }
 
+/** A wood by its figures, as what came of bends in this yard has moved them. */
 export function woodBears(
-  limits: Limits,
-  { stiffness }: Pick<KindFacts, 'stiffness'>,
+  { limits, kind: { stiffness }, bends = [] }: Pick<TreeScene, 'limits' | 'kind' | 'bends'>,
   state: WoodState,
 ): WoodBears {
   const keys = FIGURES_OF[state];
+  const percent = limits(keys.percent).value;
+  const { factor, doubt } = learnt(bends, state, percent);
   return {
     gpa: limits(keys.gpa).value * STIFFER[stiffness.value],
-    strain: (limits(keys.percent).value / 100) * BEARS_MORE[stiffness.value],
-    doubt: FIGURE_DOUBT,
+    strain: (percent / 100) * factor * BEARS_MORE[stiffness.value],
+    doubt,
     weeks: limits(keys.weeks).value * STIFFER[stiffness.value],
   };
-}
-
-/** Share of all values under `x` in a standard normal; to 1e-7 (Abramowitz and Stegun 26.2.17). */
-export function normalBelow(x: number): number {
-  const t = 1 / (1 + 0.2316419 * Math.abs(x));
-  const density = Math.exp((-x * x) / 2) / Math.sqrt(2 * Math.PI);
-  const tail =
-    density *
-    t *
-    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
-  return x >= 0 ? 1 - tail : tail;
 }
 
 /** The chance that wood cracks, 0 to 1: what it likely is, and what it would be were the wood one doubt tougher or more brittle. */

@@ -5,9 +5,11 @@ import { envelope, type Envelope } from './envelope';
 import type { EventWays } from './event';
 import { actsDone } from './events/acts-done';
 import { budsRead } from './events/buds-read';
+import { cracked } from './events/cracked';
 import { cutSet } from './events/cut-set';
 import { formChosen } from './events/form-chosen';
 import { leaderFailed } from './events/leader-failed';
+import { letGo } from './events/let-go';
 import { lost } from './events/lost';
 import { note } from './events/note';
 import { overruled } from './events/overruled';
@@ -49,6 +51,8 @@ export const EVENTS = {
   'site-changed': siteChanged,
   'site-taken-out': siteTakenOut,
   'yard-named': yardNamed,
+  'let-go': letGo,
+  cracked,
   lost,
   note,
 };

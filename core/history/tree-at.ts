@@ -1,3 +1,4 @@
+import type { BendCame } from '../acts/bend-came';
 import { schoolOf, type School, type SchoolEdits } from '../schools/schools';
 import type { FormId } from '../kinds/form-ids';
 import type { RuleOverrides } from '../rules/defaults';
@@ -12,10 +13,16 @@ import {
   treeFrom,
   type GoneTree,
   type Ruling,
+  type TreeBend,
   type TreeDraft,
   type YardDraft,
 } from './tree-draft';
 import type { TreeRecord } from './tree-record';
+
+/** What came of a bend on a tree of a kind. */
+export interface KindBend extends BendCame {
+  fruit: string;
+}
 
 /** A tree as its book has it on a date, with what the grower has decided about it. */
 export interface TreeState {
@@ -39,6 +46,8 @@ export interface TreeState {
   today: string;
   /** ISO date of the last visit with readings; undefined if never measured. */
   visitedOn: string | undefined;
+  /** What came of bends in this yard, on trees of each kind; missing where none was told of. */
+  bends?: readonly KindBend[];
   /** Depth of snow that heights were read over at the last visit, cm; missing where none was told of. */
   snowCm?: number;
 }
@@ -54,11 +63,20 @@ export interface ReadBook {
   eventsOf: ReadonlyMap<string, readonly PlainEvent[]>;
   /** Answers this yard has changed in the schools. */
   schoolEdits: SchoolEdits;
+  /** What came of bends on its trees. */
+  bends: readonly TreeBend[];
 }
 
 /** Works a book's withdrawals and amendments in, up to and including a date. */
 export function readBook(book: Book, onDate = '9999-12-31'): ReadBook {
-  const yard: YardDraft = { name: book.yard.name, sites: new Map(), trees: [], gone: [], schoolEdits: {} };
+  const yard: YardDraft = {
+    name: book.yard.name,
+    sites: new Map(),
+    trees: [],
+    gone: [],
+    schoolEdits: {},
+    bends: [],
+  };
   for (const site of book.yard.sites) {
     yard.sites.set(site.id, bareSite(site));
     for (const record of site.trees) yard.trees.push({ record, siteId: site.id });
@@ -73,12 +91,12 @@ export function readBook(book: Book, onDate = '9999-12-31'): ReadBook {
     if (list) list.push(event);
     else eventsOf.set(event.treeId, [event]);
   }
-  const { name, trees, schoolEdits } = yard;
+  const { name, trees, schoolEdits, bends } = yard;
   const gone = yard.gone.map((tree) => ({
     ...tree,
     record: draftOf(tree.record, eventsOf.get(tree.record.id) ?? []).record,
   }));
-  return { name, sites: [...yard.sites.values()], trees, gone, eventsOf, schoolEdits };
+  return { name, sites: [...yard.sites.values()], trees, gone, eventsOf, schoolEdits, bends };
 }
 
 const bareSites = new WeakMap<object, Site>();
@@ -109,6 +127,7 @@ export function treeState(
   const { record, form, rules, school, shapedBefore, leaderFailures, buds, visitedOn, stems } = draft;
   return {
     ...{ record, form, rules, shapedBefore, leaderFailures, buds, visitedOn },
+    ...(read.bends.length > 0 && { bends: bendsOf(read) }),
     ...(draft.snowCm && { snowCm: draft.snowCm }),
     site: { ...ground, clearance: [...ground.clearance, ...(record.clearance ?? [])] },
     tree: treeFrom(record, stems),
@@ -117,6 +136,15 @@ export function treeState(
     today: today ?? visitedOn ?? record.planted,
     school: schoolOf(school, read.schoolEdits),
   };
+}
+
+/** What came of bends, each with the kind of its tree. */
+function bendsOf({ bends, trees, gone }: ReadBook): KindBend[] {
+  const kinds = new Map([...gone, ...trees].map(({ record }) => [record.id, record.kind]));
+  return bends.flatMap(({ treeId, ...came }): KindBend[] => {
+    const fruit = kinds.get(treeId);
+    return fruit === undefined ? [] : [{ ...came, fruit }];
+  });
 }
 
 /** A tree as its events in force leave it: what was read of its stems, before anything was filled in. */

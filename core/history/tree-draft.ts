@@ -1,3 +1,4 @@
+import type { BendCame } from '../acts/bend-came';
 import type { FormId } from '../kinds/form-ids';
 import { completeStem } from '../kinds/estimate';
 import { kindFacts } from '../kinds/kinds';
@@ -46,6 +47,11 @@ export interface GoneTree {
   words: string;
 }
 
+/** What came of a bend on one of a yard's trees. */
+export interface TreeBend extends BendCame {
+  treeId: string;
+}
+
 /** A yard while its events are read, in order. */
 export interface YardDraft {
   name: string;
@@ -53,6 +59,8 @@ export interface YardDraft {
   trees: { record: TreeRecord; siteId: string }[];
   gone: GoneTree[];
   schoolEdits: SchoolEdits;
+  /** What came of bends on its trees. */
+  bends: TreeBend[];
 }
 
 export const newTreeDraft = (record: TreeRecord): TreeDraft => ({

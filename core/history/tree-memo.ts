@@ -21,7 +21,7 @@ export class TreeMemo {
   statesOf(read: ReadBook, today: string): ReadonlyMap<string, TreeState> {
     const known = new Map<string, Known>();
     const sites = new Map(read.sites.map((site) => [site.id, site]));
-    const edits = JSON.stringify(read.schoolEdits);
+    const edits = JSON.stringify([read.schoolEdits, read.bends]);
     for (const { record, siteId } of read.trees) {
       const events = read.eventsOf.get(record.id) ?? NO_EVENTS;
       const rest = [record, sites.get(siteId), edits, today];

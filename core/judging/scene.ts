@@ -1,12 +1,28 @@
+import type { BendCame } from '../acts/bend-came';
+import { BEARS_MORE } from '../bending/wood';
 import type { Scene } from '../findings';
 import { formOf } from '../forms';
-import type { TreeState } from '../history/tree-at';
+import type { KindBend, TreeState } from '../history/tree-at';
 import { kindFacts } from '../kinds/kinds';
 import { resolveLimits } from '../rules/limits';
 import { rulesOfSchool } from '../schools/schools';
 import { isInLeaf, woodSeason } from '../calendar/seasons';
 import { wallBearing } from '../sites/site';
 import { layOut } from '../tree/course';
+
+const known = new WeakMap<readonly KindBend[], BendCame[]>();
+
+/** What came of bends, whatever kind they were on; the same list for the same one. */
+function asMiddling(bends: readonly KindBend[]): BendCame[] {
+  const all =
+    known.get(bends) ??
+    bends.map(({ fruit, strainPercent, ...came }) => ({
+      ...came,
+      strainPercent: strainPercent / BEARS_MORE[kindFacts(fruit).stiffness.value],
+    }));
+  known.set(bends, all);
+  return all;
+}
 
 /** The scene a tree's rules look at: its courses, kind, site, school and figures, on the day it is looked at. */
 export function sceneOf(state: TreeState): Scene {
@@ -23,13 +39,15 @@ export function sceneOf(state: TreeState): Scene {
   const season = woodSeason(state.site, today);
   const inLeaf = isInLeaf(state.site, today);
   const seasonsGrown = season - woodSeason(state.site, state.record.planted) + 1;
-  const { cameAs } = state.record;
+  const { cameAs, stockVigour } = state.record;
   return {
     ...{ laid: layOut(state.tree), kind, site: state.site, limits, answers },
     when: {
       ...{ today, season, inLeaf, seasonsGrown, justPlanted: seasonsGrown <= 1 && !inLeaf },
       ...(cameAs && { cameAs }),
     },
+    ...(state.bends && { bends: asMiddling(state.bends) }),
+    ...(stockVigour && { stockVigour }),
     ...(state.snowCm !== undefined && { snowCm: state.snowCm }),
     standsOn: form?.standsOn ?? 'trunk',
     hasLeader: form?.hasLeader ?? false,

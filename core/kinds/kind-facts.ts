@@ -47,6 +47,8 @@ export interface KindFacts {
   leads: Sourced<Degree>;
   /** Gain in diameter of a young scaffold in a season, mm. */
   thickeningMm: Sourced<number>;
+  /** Mass of one fruit as it hangs, g. */
+  fruitG: Sourced<number>;
   /** What its sap does to skin, where it is known to harm. */
   sap?: Sourced<'burns' | 'sensitises'>;
   ownRooted: boolean;

@@ -1,4 +1,5 @@
 import type { FormId } from './form-ids';
+import { FRUIT_G } from './fruit-mass';
 import type { RuleOverrides, SourceWord } from '../rules/defaults';
 import type { BearingWood, Degree, Habit, KindFacts, KindId, Sourced } from './kind-facts';
 
@@ -69,6 +70,7 @@ function kind(id: KindId, row: Row): KindFacts {
     gums: guidance(row.gums ?? false),
     leads: guidance(row.leads),
     thickeningMm: working(row.thickeningMm),
+    fruitG: guidance(FRUIT_G[id]),
     ...(row.sap && { sap: guidance(row.sap) }),
     ownRooted: row.ownRooted ?? false,
     rules: { ...usualCaps(row.removalShare), ...row.rules },

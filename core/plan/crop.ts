@@ -1,6 +1,7 @@
 import { onFigure, onFinding } from '../words/ground';
 import { because, mm, tagOf } from '../words/message';
 import { afterActs, type Act } from '../acts/acts';
+import { fruitsCarried } from '../bending/laden';
 import { stemOf } from '../tree/stem';
 import type { PlanQuestion } from './question';
 
@@ -34,6 +35,3 @@ export function cropActs({ scene, verdicts }: PlanQuestion, cuts: readonly Act[]
   });
 }
 
-/** Fruits a limb carries: its cross-section in cm^2 times the fruits for each, whole ones. */
-export const fruitsCarried = (diameterMm: number, perCm2: number): number =>
-  Math.floor((Math.PI / 4) * (diameterMm / 10) ** 2 * perCm2);

@@ -21,6 +21,7 @@ import { waitingTold, withinLeafCap } from './leaf-cap';
 import { wantedLimbs } from './make-limb';
 import { wantedSecondaries } from './secondaries';
 import { heldBack } from './held-back';
+import { fixingActs, stakeAct } from './fixings';
 import { withHolds } from './holds';
 import { holdOffTold, isAutumn } from '../kinds/hold-off';
 import { evened } from './evened';
@@ -58,12 +59,9 @@ export function planFrom(question: PlanQuestion): Plan {
     question.holdOff || scene.when.inLeaf
       ? []
       : [...wantedLimbs(question, cut), ...wantedSecondaries(question, cut)];
-  const acts = named(
-    inWorkOrder(
-      scene,
-      withHolds(question, [...moves(question, cut), ...cut, ...cropActs(question, cut), ...made]),
-    ),
-  );
+  const worked = withHolds(question, [...moves(question, cut), ...cut, ...cropActs(question, cut), ...made]);
+  const fixed = [...stakeAct(question), ...fixingActs(question, worked)];
+  const acts = named(inWorkOrder(scene, [...fixed, ...worked]));
   const wounds = acts.flatMap((act) =>
     act.kind === 'take-out' || act.kind === 'shorten' ? [act.diameterMm] : [],
   );

@@ -3,6 +3,7 @@ import { between, unknownFields } from '../fields/fields';
 import { BEND_FIGURES } from './bend-figures';
 import { FORM_FIGURES } from './form-figures';
 import { LIMB_FIGURES } from './limb-figures';
+import { STAKE_FIGURES } from './stake-figures';
 import { WEIGHT_FIGURES } from './weight-figures';
 import { WORK_FIGURES } from './work-figures';
 
@@ -17,6 +18,7 @@ export const RULE_DEFAULTS = {
   ...FORM_FIGURES,
   ...WORK_FIGURES,
   ...BEND_FIGURES,
+  ...STAKE_FIGURES,
   ...WEIGHT_FIGURES,
 };
 

@@ -1,5 +1,5 @@
 export type RuleUnit =
-  'cm' | 'mm' | 'deg' | 'ratio' | 'count' | 'seasons' | 'weeks' | 'gpa' | 'percent' | 'points';
+  'cm' | 'mm' | 'deg' | 'ratio' | 'count' | 'seasons' | 'weeks' | 'gpa' | 'percent' | 'mps' | 'points';
 
 /** Where a figure or fact comes from, in a word. `own word`: the grower set it. */
 export type SourceWord = 'common extension guidance' | 'textbook' | 'working value';

@@ -31,6 +31,8 @@ export const siteFields = {
   wallBearingDeg: between(0, 360).optional(),
   /** Bearing the usual wind blows from. */
   windFromDeg: between(0, 360).optional(),
+  /** How much of the wind comes to it; middling where not said. */
+  exposure: oneOf(['sheltered', 'middling', 'open']).optional(),
   /** Sun through the day in summer; full where not said. */
   light: oneOf(['full', 'part']).optional(),
   /** Whether bark laid bare burns in summer. */
@@ -48,6 +50,7 @@ export const MAY_LACK = [
   'declinationDeg',
   'wallBearingDeg',
   'windFromDeg',
+  'exposure',
   'light',
   'hot',
   'wetWinters',

@@ -16,6 +16,8 @@ import {
 import { refused } from '../fields/refusal';
 import { HOW_READ, readingIn } from '../readings/reading';
 import { budsSeen } from './buds-seen';
+import { MEANS } from './means';
+import { WOOD_STATES } from './wood-states';
 
 export type StemId = string;
 
@@ -55,8 +57,8 @@ export type KeptFor = (typeof KEPT_FOR)[number];
 export const spared = shape({ until: day(), keptFor: oneOf(KEPT_FOR) });
 export type Spared = Typed<typeof spared>;
 
-/** What a grower fixes to a limb. */
-export const FIXINGS = ['tie', 'spreader', 'weight', 'label'] as const;
+/** What a grower fixes to a limb or, a stake, to the stem; a prop stands under it, a wrap binds a crack. */
+export const FIXINGS = ['tie', 'spreader', 'weight', 'label', 'prop', 'wrap', 'stake'] as const;
 export type FixingKind = (typeof FIXINGS)[number];
 
 /** Most things fixed to one limb; longest word on what it is made fast to. */
@@ -70,6 +72,19 @@ export const fixing = shape({
   to: text(MOST_TO).optional(),
   since: day().optional(),
   by: text(110).optional(),
+  means: oneOf(MEANS).optional(),
+  /** Inner width of its loop, mm; its cord, stick or stake, cm. */
+  loopMm: between(0, 700).optional(),
+  lengthCm: between(0, 3000).optional(),
+  /** Bearing of a stake as seen from the stem, deg. */
+  sideDeg: between(0, 360).optional(),
+  /** The day it was looked at last, and the day it comes off; a stake with none stays for good. */
+  lookedOn: day().optional(),
+  offBy: day().optional(),
+  /** What the bend it holds asks of the wood: strain, percent, in wood of an age; and the angle it was tied at, deg from upright. */
+  strainPercent: between(0, 100).optional(),
+  wood: oneOf(WOOD_STATES).optional(),
+  toDeg: between(0, 180).optional(),
 });
 export type Fixing = Typed<typeof fixing>;
 

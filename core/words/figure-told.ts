@@ -16,6 +16,8 @@ export function figureTold(value: number, unit: RuleUnit): Arg {
       return told('unit.gpa', { n: value });
     case 'percent':
       return told('unit.percent', { n: value });
+    case 'mps':
+      return told('unit.mps', { n: value });
     case 'weeks':
       return told('unit.weeks', { n: value });
     case 'count':

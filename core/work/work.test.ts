@@ -6,7 +6,7 @@ import { judge, type Judgement } from '../judging/judge';
 import { sceneOf } from '../judging/scene';
 import { tell } from '../testing/tell';
 import { accountOf } from '../acts/account';
-import { fruitsCarried } from '../plan/crop';
+import { fruitsCarried } from '../bending/laden';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import type { Stem, Tree } from '../tree/stem';
 import type { Held } from '../acts/held';

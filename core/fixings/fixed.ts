@@ -1,0 +1,94 @@
+import type { TreeScene } from '../acts/scene';
+import { afterGrowing } from '../calendar/growing';
+import { letGo, lookOn, loopMm, tightOn } from '../bending/hold';
+import { limbBeam, PIECES } from '../bending/limb-beam';
+import { gainAtMm } from '../bending/means';
+import { stakingOf } from '../staking/stake';
+import type { Stem } from '../tree/stem';
+import type { Fixing, FixingKind } from '../tree/stem-readings';
+import { diameterAt, taperOf } from '../tree/taper';
+
+/** What next is to be done about a thing that is fixed: take it off, make its loop wider, look at it. */
+export type FixingDue = 'off' | 'tight' | 'look';
+
+/** A thing fixed to a stem, and its days, ISO dates. */
+export interface Fixed {
+  stem: Stem;
+  fixing: Fixing;
+  /** When it is looked at next. */
+  lookOn: string;
+  /** When its loop gets tight; undefined where its width or its place is not known, or before it comes off. */
+  tightOn?: string;
+  /** When it comes off; undefined for a stake that stays for good. */
+  offBy?: string;
+  /** What of these has come by today, the gravest first. */
+  due?: FixingDue;
+  /** Width a new loop has, mm. */
+  newLoopMm: number;
+}
+
+/** What holds wood and has days of its own: a label has none. */
+const HOLDS: readonly FixingKind[] = ['tie', 'spreader', 'weight', 'prop', 'wrap', 'stake'];
+const LOOPED: readonly FixingKind[] = ['tie', 'weight', 'stake'];
+
+/** Growing weeks a bound crack takes to grow together. Working value. */
+const WRAPPED_WEEKS = 26;
+
+/** Everything fixed to a tree that is to be looked at, loosened or taken off, with its days. */
+export function fixedTo(scene: TreeScene): Fixed[] {
+  return scene.laid.tree.stems.flatMap((stem) =>
+    (stem.fixings ?? [])
+      .filter(({ what }) => HOLDS.includes(what))
+      .map((fixing) => daysOf(scene, stem, fixing)),
+  );
+}
+
+function daysOf(scene: TreeScene, stem: Stem, fixing: Fixing): Fixed {
+  const { today } = scene.when;
+  const since = fixing.since ?? today;
+  const atCm = fixing.atCm ?? stem.length.value / 2;
+  const thickMm = diameterAt(taperOf(stem), atCm);
+  const gainMm = gainAtMm(scene, stem, atCm);
+  const offBy = offDay(scene, stem, fixing, since, atCm);
+  const tight =
+    LOOPED.includes(fixing.what) && fixing.loopMm !== undefined
+      ? tightOn(scene.site, today, { insideMm: fixing.loopMm, diameterMm: thickMm, gainMm })
+      : undefined;
+  const isTight = tight !== undefined && (offBy === undefined || tight < offBy);
+  const days = {
+    lookOn: lookOn(scene.site, fixing.lookedOn ?? since),
+    ...(isTight && { tightOn: tight }),
+    ...(offBy !== undefined && { offBy }),
+  };
+  const due = dueOf(days, today);
+  return { stem, fixing, ...days, ...(due && { due }), newLoopMm: loopMm(thickMm, gainMm) };
+}
+
+function dueOf(days: Pick<Fixed, 'lookOn' | 'tightOn' | 'offBy'>, today: string): FixingDue | undefined {
+  if (days.offBy !== undefined && days.offBy <= today) return 'off';
+  if (days.tightOn !== undefined && days.tightOn <= today) return 'tight';
+  return days.lookOn <= today ? 'look' : undefined;
+}
+
+/** The day a thing comes off: as it was planned, or by the wood it holds. */
+function offDay(
+  scene: TreeScene,
+  stem: Stem,
+  fixing: Fixing,
+  since: string,
+  atCm: number,
+): string | undefined {
+  if (fixing.offBy !== undefined) return fixing.offBy;
+  if (fixing.what === 'stake') return fixing.loopMm === undefined ? stakeOff(scene, stem, since) : undefined;
+  if (fixing.what === 'wrap') return afterGrowing(scene.site, since, WRAPPED_WEEKS);
+  const { bears, beam } = limbBeam(scene, stem, 'upright', { inLeaf: scene.when.inLeaf });
+  const piece = Math.min(PIECES - 1, Math.floor(atCm / beam.pieceCm));
+  const weeks = Math.max(...bears.slice(0, piece + 1).map((one) => one.weeks));
+  return letGo(scene.site, since, weeks).on;
+}
+
+/** A stake of which only that it stands there is known: it comes off when the tree would stand by itself. */
+function stakeOff(scene: TreeScene, stem: Stem, since: string): string | undefined {
+  const { staked } = stakingOf(scene, stem);
+  return staked ? staked.offBy : since;
+}

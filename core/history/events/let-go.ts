@@ -1,0 +1,57 @@
+import { boolean } from 'yup';
+import { isFixing } from '../../acts/let-go';
+import { strained } from '../../acts/bend-came';
+import { between, id, maybe, oneOf, shape, type Typed } from '../../fields/fields';
+import { reading } from '../../readings/reading';
+import { FIXINGS } from '../../tree/stem-readings';
+import { deg, told } from '../../words/message';
+import type { EventWays } from '../event';
+
+const schema = shape({
+  kind: oneOf(['let-go']),
+  treeId: id(),
+  stemId: id(),
+  what: oneOf(FIXINGS),
+  atCm: between(0, 1500).optional(),
+  /** The angle it was held at and the one it came back to, deg from upright; missing for what held no bend. */
+  heldDeg: between(0, 180).optional(),
+  backToDeg: between(0, 180).optional(),
+  /** How far it was expected to come back, deg. */
+  expectedDeg: between(0, 180).optional(),
+  /** What the bend had asked of its wood, which bore it. */
+  strained: maybe(strained),
+  /** Whether it stays off, or was tied again. */
+  staysOff: boolean().strict().required(),
+});
+
+/** A tie let go to see how far the limb comes back; or anything fixed taken off. */
+export type LetGo = Typed<typeof schema>;
+
+export const letGo: EventWays<LetGo> = {
+  schema,
+  reduce(tree, { stemId, what, atCm, backToDeg, staysOff, happenedOn }) {
+    const stem = tree.stems.get(stemId);
+    if (!stem) return;
+    const isIt = isFixing({ what, ...(atCm !== undefined && { atCm }) });
+    const fixings = (stem.fixings ?? []).flatMap((fixing) => {
+      if (!isIt(fixing)) return [fixing];
+      return staysOff ? [] : [{ ...fixing, lookedOn: happenedOn }];
+    });
+    // What was tied again lies where it lay; what stays off, where it came back to.
+    const run =
+      staysOff && backToDeg !== undefined
+        ? { set: reading('angle', backToDeg, 'gauge'), tipAngle: reading('angle', backToDeg, 'gauge') }
+        : {};
+    tree.stems.set(stemId, { ...stem, ...run, fixings });
+  },
+  reduceYard({ bends }, { treeId, strained: asked }) {
+    if (asked) bends.push({ treeId, ...asked, came: 'held' });
+  },
+  told({ what, heldDeg, backToDeg, expectedDeg, staysOff }) {
+    const thing = told(`fixing.${what}`);
+    if (heldDeg === undefined || backToDeg === undefined)
+      return told(staysOff ? 'book.off' : 'book.again', { what: thing });
+    const args = { what: thing, back: deg(Math.abs(heldDeg - backToDeg)), expected: deg(expectedDeg ?? 0) };
+    return told(staysOff ? 'book.let-go' : 'book.let-go.again', args);
+  },
+};
