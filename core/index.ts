@@ -52,7 +52,14 @@ export { MEASURES, isPassed, measureCalled, passedCap, type Account } from './ac
 export * from './acts/acts';
 export { heldByTold, heldTold } from './acts/held-words';
 export type { Held } from './acts/held';
-export { tiesToOf } from './bending/means';
+export { meansHere, tiesToOf, type MeansHere, type TiesTo } from './bending/means';
+export { learnt, type Learnt } from './bending/learnt';
+export type { Means } from './tree/means';
+export { WOOD_STATES, type WoodState } from './tree/wood-states';
+export * from './fixings/fixed';
+export { stakingOf, type Staking } from './staking/stake';
+export { stakedTold, stakeHolds, stakeFixed } from './acts/stake';
+export type { Staked } from './acts/staked';
 export * from './bending/trial';
 export * from './acts/wood';
 export * from './acts/act';

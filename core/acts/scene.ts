@@ -10,6 +10,8 @@ import type { LaidTree } from '../tree/course';
 export interface When {
   /** ISO date of the day itself. */
   today: string;
+  /** ISO date it was last read on; missing where it never was. */
+  readOn?: string;
   /** Season (year) that wood is told against: growth of this season is new wood. */
   season: number;
   /** In leaf, between bud break and leaf fall. */

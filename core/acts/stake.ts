@@ -13,9 +13,10 @@ const schema = shape({ kind: oneOf(['stake']), ...onStem, staked });
 export type Stake = Typed<typeof schema>;
 
 /** What stays on the stem. */
-export function stakeFixed({ tieCm, lengthCm, loopMm, on, offBy, sideDeg }: Staked): Fixing {
+export function stakeFixed({ by, tieCm, lengthCm, loopMm, on, offBy, sideDeg }: Staked): Fixing {
   return {
     ...{ what: 'stake', atCm: tieCm, lengthCm, loopMm, since: on },
+    ...(by !== 'stake' && { means: by === 'cane' ? 'cane' : 'ground-peg' }),
     ...(offBy !== undefined && { offBy }),
     ...(sideDeg !== undefined && { sideDeg }),
   };

@@ -43,8 +43,19 @@ export function fixedTo(scene: TreeScene): Fixed[] {
   );
 }
 
+/** What is next to be done about a thing that is fixed, and when: what is due, or what comes first. */
+export function nextFor({ due, lookOn, tightOn, offBy }: Fixed): { what: FixingDue; on: string } {
+  const days = [
+    { what: 'off' as const, on: offBy },
+    { what: 'tight' as const, on: tightOn },
+    { what: 'look' as const, on: lookOn },
+  ].flatMap(({ what, on }) => (on === undefined ? [] : [{ what, on }]));
+  const first = days.reduce((a, b) => (b.on < a.on ? b : a));
+  return days.find(({ what }) => what === due) ?? first;
+}
+
 function daysOf(scene: TreeScene, stem: Stem, fixing: Fixing): Fixed {
-  const { today } = scene.when;
+  const { today, readOn = today } = scene.when;
   const since = fixing.since ?? today;
   const atCm = fixing.atCm ?? stem.length.value / 2;
   const thickMm = diameterAt(taperOf(stem), atCm);
@@ -52,7 +63,11 @@ function daysOf(scene: TreeScene, stem: Stem, fixing: Fixing): Fixed {
   const offBy = offDay(scene, stem, fixing, since, atCm);
   const tight =
     LOOPED.includes(fixing.what) && fixing.loopMm !== undefined
-      ? tightOn(scene.site, today, { insideMm: fixing.loopMm, diameterMm: thickMm, gainMm })
+      ? tightOn(scene.site, readOn > since ? readOn : since, {
+          insideMm: fixing.loopMm,
+          diameterMm: thickMm,
+          gainMm,
+        })
       : undefined;
   const isTight = tight !== undefined && (offBy === undefined || tight < offBy);
   const days = {

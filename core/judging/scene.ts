@@ -45,6 +45,7 @@ export function sceneOf(state: TreeState): Scene {
     when: {
       ...{ today, season, inLeaf, seasonsGrown, justPlanted: seasonsGrown <= 1 && !inLeaf },
       ...(cameAs && { cameAs }),
+      ...(state.visitedOn !== undefined && { readOn: state.visitedOn }),
     },
     ...(state.bends && { bends: asMiddling(state.bends) }),
     ...(stockVigour && { stockVigour }),

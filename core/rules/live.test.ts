@@ -10,6 +10,7 @@ import table from '../judgements/judgements.cases.json';
 import { reading } from '../readings/reading';
 import { bentAxes } from '../testing/bent-axes';
 import { shareOf } from '../testing/deep';
+import { newPlanted } from '../testing/new-planted';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import { RULE_KEYS, type RuleKey, type RuleOverrides } from './defaults';
 
@@ -314,6 +315,7 @@ const ALL: TreeState[] = [
     ...[6, 7, 9, 10].map(bushOf),
     ...bentAxes(),
   ].map(treeOf),
+  ...newPlanted(),
   ...(table.trees as unknown as JudgementCase[]).map(caseTree),
 ];
 

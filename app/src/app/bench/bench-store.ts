@@ -5,6 +5,7 @@ import {
   oldWounds,
   woundsLeft,
   doneOn,
+  fixedTo,
   draftOf,
   formatValue,
   readBook,
@@ -16,6 +17,7 @@ import {
   woodSeason,
   wrapBearing,
   type DraftField,
+  type Fixed,
   type EventBody,
   type FormId,
   type ReadBook,
@@ -86,6 +88,11 @@ export const BenchStore = signalStore(
       if (today === undefined) return undefined;
       return treeState(readThen(), treeId(), { today });
     });
+    /** What is fixed to the tree, with its days. */
+    const fixed = computed<Fixed[]>(() => {
+      const now = state();
+      return now ? fixedTo(sceneOf(now)) : [];
+    });
     const picture = computed<TreePicture | undefined>(() => {
       const then = past();
       if (then) {
@@ -104,6 +111,7 @@ export const BenchStore = signalStore(
       const wounds = oldWounds(book.read(), treeId());
       if (answer && tried) return { ...triedOn(shown, tried, answer.verdicts), season, day, wounds };
       return {
+        ...(!isAfter && { fixed: fixed() }),
         laid: layOut(isAfter ? answer.plan.after : shown.tree),
         room: extentOf(layOut(shown.tree)),
         ...{ season, day },
@@ -143,6 +151,7 @@ export const BenchStore = signalStore(
       priced,
       whip,
       picture,
+      fixed,
       wires,
       room,
       on,

@@ -139,7 +139,12 @@ function ghost(board: Board, course: Course, bent: Course): DrawnMark {
   };
 }
 
-function put(board: Board, group: SVGGElement, where: Pick<DrawnPoint, 'x' | 'y'>, turnDeg: number): void {
+export function put(
+  board: Board,
+  group: SVGGElement,
+  where: Pick<DrawnPoint, 'x' | 'y'>,
+  turnDeg: number,
+): void {
   const [x, y] = board.at(where);
   group.setAttribute('transform', placed(x, y, turnDeg));
 }

@@ -12,6 +12,7 @@ import {
 } from '../../../../core';
 import { markFor, type DrawnMark } from './act-marks';
 import type { DrawingWords, Follow } from './figure-links';
+import { fixingMarks } from './fixing-marks';
 import { frameFor, type Frame } from './frame';
 import { drawHeightRule, type HeightLine, type RuleUnit } from './height-rule';
 import { Plate } from './plate/plate';
@@ -132,7 +133,10 @@ export class ElevationDrawing {
       at: (point: { x: number; y: number }) => this.at(point),
       open: (course: Course, project: Projection) => this.open(course, project),
     };
-    this.drawnMarks = picture.acts.flatMap((act) => markFor(board, act, picture, this.words));
+    this.drawnMarks = [
+      ...picture.acts.flatMap((act) => markFor(board, act, picture, this.words)),
+      ...fixingMarks(board, picture, this.words),
+    ];
     this.depthOrder = '';
   }
 

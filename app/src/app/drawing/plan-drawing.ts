@@ -3,6 +3,7 @@ import {
   bearingDifference,
   outline,
   planView,
+  positionAt,
   tipOf,
   woodByAge,
   type Course,
@@ -71,6 +72,7 @@ export class PlanDrawing {
     if (wallBearingDeg !== undefined) this.drawWall(ground, rim, wallBearingDeg);
     if (wallBearingDeg === undefined) this.drawSectors(ground, picture, rim);
     this.drawStems(ground, picture);
+    this.drawFixings(ground, picture);
     this.drawTips(ground, picture);
   }
 
@@ -129,6 +131,22 @@ export class PlanDrawing {
     const [x1, y1] = this.onRim(bearingDeg, rim);
     const [x2, y2] = this.onRim(bearingDeg + 180, rim);
     ground.append('line').attr('class', 'wall').attr('x1', x1).attr('y1', y1).attr('x2', x2).attr('y2', y2);
+  }
+
+  /** A ring at the place of each thing that is fixed; full where something is due. */
+  private drawFixings(ground: Ground, { laid, fixed = [] }: TreePicture): void {
+    const { footX, footY, scale } = this.frame;
+    for (const { stem, fixing, due } of fixed) {
+      const course = laid.courses.get(stem.id);
+      if (!course) continue;
+      const [east, north] = positionAt(course, fixing.atCm ?? course.lengthCm / 2);
+      ground
+        .append('circle')
+        .attr('class', `fixing${due ? ' due' : ''}`)
+        .attr('cx', footX + east * scale)
+        .attr('cy', footY - north * scale)
+        .attr('r', 3.6);
+    }
   }
 
   /** Lines to the limbs that stay, and the width of each gap between them, deg. The widest is shaded. */

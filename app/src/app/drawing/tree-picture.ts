@@ -1,5 +1,5 @@
 import type { Extent } from './frame';
-import type { Act, LaidTree, StemId, Verdict, Wound } from '../../../../core';
+import type { Act, Fixed, LaidTree, StemId, Verdict, Wound } from '../../../../core';
 
 /** What is drawn of a tree: its courses, and what is to be done to them. */
 export interface TreePicture {
@@ -15,6 +15,8 @@ export interface TreePicture {
   acts: readonly Act[];
   /** Where limbs were taken off. */
   wounds: readonly Wound[];
+  /** Things fixed to it, with the days they are looked at, loosened and taken off; none on a day gone by. */
+  fixed?: readonly Fixed[];
 }
 
 /** How a stem's decision is written on its tag, apart from its name. */

@@ -11,14 +11,13 @@ import {
   unit,
   type DrawnLimb,
   type DrawnWound,
-  type Fixing,
   type KindFacts,
   type LimbBud,
   type Section,
   type Vec3,
 } from '../../../../../core';
 import { TOKENS } from '../tokens';
-import { pointOn, type Pen, type View } from './pen';
+import { drawLine, pointOn, type Pen, type Point, type View } from './pen';
 import type { SeenLimb } from './limb';
 
 /** Buds are drawn from this many px a cm on, and wrinkles of a collar. */
@@ -178,7 +177,7 @@ function spurs(pen: Pen, view: View, all: readonly DrawnBud[]): void {
 }
 
 /** Half the width of a limb at a distance along it, cm. */
-const outAt = (sections: readonly Section[], atCm: number): number => {
+export const outAt = (sections: readonly Section[], atCm: number): number => {
   const i = Math.max(
     1,
     sections.findIndex(({ sCm }) => sCm >= atCm),
@@ -187,8 +186,6 @@ const outAt = (sections: readonly Section[], atCm: number): number => {
   const t = (atCm - a.sCm) / Math.max(1e-6, b.sCm - a.sCm);
   return a.halfCm + (b.halfCm - a.halfCm) * Math.max(0, Math.min(1, t));
 };
-
-type Point = readonly [number, number];
 
 function teardrop(pen: Pen, [x0, y0]: Point, [x1, y1]: Point, half: number): void {
   const [dx, dy] = [x1 - x0, y1 - y0];
@@ -241,97 +238,14 @@ function drawPeg(pen: Pen, view: View, { at, way, halfCm, pegCm }: DrawnWound): 
   const { x, y, near } = view.project(way);
   pen.lineCap = 'butt';
   pen.strokeStyle = TOKENS.ink;
-  line(pen, 2 * half + 1.4, from, to);
+  drawLine(pen, 2 * half + 1.4, from, to);
   pen.strokeStyle = TOKENS.bark;
-  line(pen, 2 * half, from, to);
+  drawLine(pen, 2 * half, from, to);
   pen.strokeStyle = TOKENS.ink;
   pen.fillStyle = TOKENS.cutWood;
   pen.lineWidth = 0.9;
   pen.beginPath();
   pen.ellipse(...to, Math.max(0.6, half * Math.abs(near)), half, Math.atan2(-y, x), 0, 2 * Math.PI);
   if (near > 0.05) pen.fill();
-  pen.stroke();
-}
-
-/** A thing fixed to a limb where it is, or half way along where that is not on record. */
-export function drawFixing(
-  pen: Pen,
-  view: View,
-  seen: SeenLimb,
-  fixing: Fixing,
-  carrier: SeenLimb | undefined,
-): void {
-  const { course } = seen.limb;
-  const atCm = Math.min(fixing.atCm ?? course.lengthCm / 2, course.lengthCm);
-  const [x, y] = pointOn(view, positionAt(course, atCm));
-  const half = Math.max(2.5, outAt(seen.limb.sections, atCm) * view.frame.scale + 1.2);
-  pen.strokeStyle = TOKENS.ink;
-  pen.fillStyle = TOKENS.paperLight;
-  pen.lineCap = 'round';
-  DRAWN_AS[fixing.what](pen, { x, y, half, view, seen, carrier, atCm });
-}
-
-interface Fixed {
-  x: number;
-  y: number;
-  half: number;
-  view: View;
-  seen: SeenLimb;
-  carrier: SeenLimb | undefined;
-  atCm: number;
-}
-
-const DRAWN_AS: Record<Fixing['what'], (pen: Pen, fixed: Fixed) => void> = {
-  tie(pen, { x, y, half, view, seen, atCm }) {
-    loop(pen, { x, y, half, view, seen, atCm });
-    line(pen, 1.4, [x, y + half], [x + 3, y + half + 9]);
-  },
-  weight(pen, { x, y, half, view, seen, atCm }) {
-    loop(pen, { x, y, half, view, seen, atCm });
-    line(pen, 1.1, [x, y + half], [x, y + half + 16]);
-    pen.beginPath();
-    pen.ellipse(x, y + half + 22, 5, 6.5, 0, 0, 2 * Math.PI);
-    pen.fillStyle = TOKENS.inkSoft;
-    pen.fill();
-    pen.stroke();
-  },
-  label(pen, { x, y, half, view, seen, atCm }) {
-    loop(pen, { x, y, half, view, seen, atCm });
-    line(pen, 0.9, [x, y + half], [x + 4, y + half + 7]);
-    pen.beginPath();
-    pen.moveTo(x + 1, y + half + 8);
-    pen.lineTo(x + 9, y + half + 6);
-    pen.lineTo(x + 11, y + half + 17);
-    pen.lineTo(x + 3, y + half + 19);
-    pen.closePath();
-    pen.fill();
-    pen.stroke();
-  },
-  spreader(pen, { x, y, view, seen, carrier, atCm }) {
-    const stem = carrier?.limb;
-    const foot = seen.limb.course.points[0] as Vec3;
-    const on = stem && nearestHigher(stem.course.points, foot, atCm * 0.75);
-    if (on) line(pen, 3, [x, y], pointOn(view, on));
-  },
-};
-
-/** The point of a stem that lies a distance above the foot of a limb, the end of it where it is shorter. */
-const nearestHigher = (points: readonly Vec3[], foot: Vec3, cm: number): Vec3 | undefined =>
-  points.find(([, , z]) => z >= foot[2] + cm) ?? points.at(-1);
-
-function loop(pen: Pen, { x, y, half, view, seen, atCm }: Omit<Fixed, 'carrier'>): void {
-  const run = runAt(seen.limb.course, atCm);
-  const { x: dx, y: dy } = view.project(run);
-  pen.lineWidth = 2;
-  pen.beginPath();
-  pen.ellipse(x, y, 2, half, Math.atan2(-dy, dx), 0, 2 * Math.PI);
-  pen.stroke();
-}
-
-function line(pen: Pen, width: number, [x0, y0]: Point, [x1, y1]: Point): void {
-  pen.lineWidth = width;
-  pen.beginPath();
-  pen.moveTo(x0, y0);
-  pen.lineTo(x1, y1);
   pen.stroke();
 }

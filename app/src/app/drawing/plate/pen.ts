@@ -30,6 +30,17 @@ export interface View {
   isMoving: boolean;
 }
 
+/** A place on the sheet, px. */
+export type Point = readonly [x: number, y: number];
+
+export function drawLine(pen: Pen, width: number, [x0, y0]: Point, [x1, y1]: Point): void {
+  pen.lineWidth = width;
+  pen.beginPath();
+  pen.moveTo(x0, y0);
+  pen.lineTo(x1, y1);
+  pen.stroke();
+}
+
 /** Where a point of the tree lies on the sheet, px. */
 export function pointOn({ project, frame }: View, at: Vec3): [x: number, y: number] {
   const { x, y } = project(at);

@@ -9,8 +9,9 @@ import {
 } from '../../../../../core';
 import type { TreePicture } from '../tree-picture';
 import { drawGround } from './ground';
+import { drawFixing } from './fixing';
 import { drawLimb, isOnSheet, layOnSheet, seenLimb, type SeenLimb } from './limb';
-import { drawFixing, drawNear, drawWound } from './near';
+import { drawNear, drawWound } from './near';
 import type { Pen, View } from './pen';
 
 /** Most px of the sheet for each px of the page: more cannot be told apart, and costs. */

@@ -1,0 +1,39 @@
+import { select } from 'd3';
+import { day, nextFor, positionAt, type Course, type Fixed } from '../../../../core';
+import { put, type Board, type DrawnMark } from './act-marks';
+import type { DrawingWords } from './figure-links';
+import type { TreePicture } from './tree-picture';
+
+/** What is due later than this is not written on the drawing, days. */
+const SOON_DAYS = 45;
+const DAY_MS = 86_400_000;
+const RING_PX = 7;
+
+/** Things fixed to the tree that are due, or soon will be, each ringed and with its day. */
+export function fixingMarks(
+  board: Board,
+  { laid, fixed = [], day: today }: TreePicture,
+  words: DrawingWords,
+): DrawnMark[] {
+  const until = new Date(Date.parse(today) + SOON_DAYS * DAY_MS).toISOString().slice(0, 10);
+  return fixed.flatMap((one): DrawnMark[] => {
+    const course = laid.courses.get(one.stem.id);
+    return course && nextFor(one).on <= until ? [ringed(board, course, one, words)] : [];
+  });
+}
+
+function ringed(board: Board, course: Course, fixed: Fixed, words: DrawingWords): DrawnMark {
+  const { what, on } = nextFor(fixed);
+  const group = select(board.layer)
+    .append('g')
+    .attr('class', `mark fixed${fixed.due ? ' due' : ''}`);
+  group.append('circle').attr('r', RING_PX);
+  group
+    .append('text')
+    .attr('x', RING_PX + 4)
+    .attr('dy', '0.32em')
+    .text(words.say(`draw.fixed.${what}`, { day: day(on) }));
+  const node = group.node() as SVGGElement;
+  const there = positionAt(course, Math.min(course.lengthCm, fixed.fixing.atCm ?? course.lengthCm / 2));
+  return { place: (project) => put(board, node, project(there), 0) };
+}
