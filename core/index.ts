@@ -57,6 +57,8 @@ export { learnt, type Learnt } from './bending/learnt';
 export type { Means } from './tree/means';
 export { WOOD_STATES, type WoodState } from './tree/wood-states';
 export * from './fixings/fixed';
+export * from './fixings/fixed-words';
+export { gustMps } from './staking/upright';
 export { stakingOf, type Staking } from './staking/stake';
 export { stakedTold, stakeHolds, stakeFixed } from './acts/stake';
 export type { Staked } from './acts/staked';

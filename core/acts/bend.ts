@@ -35,7 +35,9 @@ export function bent(stem: Stem, toDeg: number, tieCm?: number): Stem {
 export const bend: ActWays<Bend> = {
   schema,
   apply: (tree, act) =>
-    changedStem(tree, act.stemId, (stem) => fixedBy(bent(stem, act.toDeg, act.held?.tieCm), act, act.toDeg)),
+    changedStem(tree, act.stemId, (stem) =>
+      fixedBy(bent(stem, act.toDeg, act.held?.tieCm), act, { fromDeg: act.fromDeg, toDeg: act.toDeg }),
+    ),
   phase: () => 'bends',
   heightCm: (scene, act) => footHeightCm(scene, act.stemId),
   place: () => undefined,

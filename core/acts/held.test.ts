@@ -93,7 +93,7 @@ describe('a bend that is done', () => {
     expect(after.fixings).toEqual([
       {
         ...{ what: 'tie', atCm: 45, since: '2026-11-14', means: 'ground-peg', wood: 'one-year' },
-        ...{ loopMm: 15, lengthCm: 150, offBy: '2027-09-24', toDeg: 70 },
+        ...{ loopMm: 15, lengthCm: 150, offBy: '2027-09-24', fromDeg: 40, toDeg: 70 },
       },
     ]);
     const angleAt = (cm: number): number => fromUprightOf(directionAt(after, cm));

@@ -39,7 +39,7 @@ export const letGo: ActWays<LetGo> = {
       ? told('act.let-go', { what: told(`fixing.${what}`) })
       : told('act.let-go.see', { what: told(`fixing.${what}`), back: deg(backDeg) }),
   cautions: (scene, act) => [
-    told('caution.let-go'),
+    ...(act.backDeg === undefined ? [] : [told('caution.let-go')]),
     ...reachCautions(scene, footHeightCm(scene, act.stemId)),
   ],
   supplies: () => ({}),

@@ -27,7 +27,8 @@ export const spread: ActWays<Spread> = {
     changedStem(tree, act.stemId, (stem) => {
       const down = bent(stem, Math.max(stem.shape.run.value, act.toDeg));
       const out = { ...down, shape: { ...down.shape, departure: reading('angle', act.toDeg, 'gauge') } };
-      return fixedBy(out, act, out.shape.run.value);
+      const angles = { fromDeg: stem.shape.run.value, toDeg: out.shape.run.value };
+      return fixedBy(out, act, angles);
     }),
   phase: () => 'bends',
   heightCm: (scene, act) => footHeightCm(scene, act.stemId),

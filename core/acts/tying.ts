@@ -50,7 +50,11 @@ const FIXED: Record<Means, FixingKind> = {
 };
 
 /** A limb with what holds it fixed to it, where it was computed, since the day it is first bent. */
-export function fixedBy(stem: Stem, { held }: { held?: Held | undefined }, toDeg?: number): Stem {
+export function fixedBy(
+  stem: Stem,
+  { held }: { held?: Held | undefined },
+  angles?: { fromDeg: number; toDeg: number },
+): Stem {
   if (!held) return stem;
   const since = held.stages[0]?.on;
   const { by, tieCm, loopMm, lengthCm, offBy, strainPercent, wood } = held;
@@ -59,7 +63,7 @@ export function fixedBy(stem: Stem, { held }: { held?: Held | undefined }, toDeg
     ...(since !== undefined && { since }),
     ...(lengthCm !== undefined && { lengthCm }),
     ...(strainPercent !== undefined && { strainPercent }),
-    ...(toDeg !== undefined && { toDeg }),
+    ...angles,
   };
   // What is tied anew at a place stands in for what was there.
   const others = (stem.fixings ?? []).filter(({ what, atCm }) => what !== fixing.what || atCm !== tieCm);

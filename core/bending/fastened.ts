@@ -49,8 +49,8 @@ const LONG_CORD_CM = 220;
 const HEAVY_KG = 5;
 /** Newton as heavy as a kilogram. */
 export const N_PER_KG = 9.81;
-/** A stick is set so far out on a limb as a share of its length, and on the stem as far above the join. Working value. */
-const STICK_SHARE = 0.35;
+/** A stick is set so far out on a limb as a share of its length, the nearest that is safe, and on the stem as far above the join. Working values. */
+const STICK_SHARES = [0.35, 0.45, 0.55];
 const SHORT_STICK_CM = 45;
 
 const tiePoint = ({ line: { limb, bent, piece } }: Tying): Vec2 =>
@@ -120,23 +120,35 @@ function broughtBy({ line, asked }: Tying, piece: number, by: PulledBy): Bent | 
   return pulledTo(line.limb, piece, by, ({ angles }) => turned(angles), turned(line.bent.angles));
 }
 
+/** A stick, and a slanting cord, may ask so much more of the wood than a cord straight down, as a share of what that bears. Working value. */
+const MORE = 0.12;
+
 /** A stick notched at both ends between stem and limb, as far above the join as out along the limb. */
 export function byStick(tying: Tying): Fastened | NotWith {
+  let not: NotWith = 'no-stem';
+  for (const share of STICK_SHARES) {
+    const found = stickAt(tying, Math.max(0, Math.round(share * PIECES) - 1));
+    if (typeof found !== 'string') return found;
+    if (found !== 'no-stem') not = found;
+    if (found !== 'cracks') break;
+  }
+  return not;
+}
+
+function stickAt(tying: Tying, seat: number): Fastened | NotWith {
   const { scene, line } = tying;
   const { limb } = line;
-  const seat = Math.max(0, Math.round(STICK_SHARE * PIECES) - 1);
   const seatCm = (seat + 1) * limb.beam.pieceCm;
   if (stemAboveCm(tying) < seatCm) return 'no-stem';
   const bent = broughtBy(tying, seat, { kind: 'away', point: [0, seatCm] });
-  const most = timesAt(scene.limits('crack.chanceRatio').value, line.bent.worst.doubt);
+  const { times, doubt } = line.bent.worst;
+  const most = Math.min(times + MORE, timesAt(scene.limits('crack.chanceRatio').value, doubt));
   if (!bent || bent.worst.times > most) return 'cracks';
   const [x, y] = pointsOf(limb.beam, bent.angles)[seat] as Vec2;
   const lengthCm = Math.hypot(x, y - seatCm);
   return lengthCm <= SHORT_STICK_CM ? { by: 'spreader', atCm: seatCm, bent, lengthCm } : 'long-stick';
 }
 
-/** A slanting cord pulls along the limb too: it may ask so much more of the wood, as a share of what that bears. Working value. */
-const SLANT_MORE = 0.12;
 /** Height above ground a cord is made fast round the trunk at, cm: over the union, under the limbs; and least below the join. Working values. */
 const TRUNK_CM = 25;
 const LEAST_DOWN_CM = 20;
@@ -148,7 +160,7 @@ export function toTrunk(tying: Tying): Fastened | NotWith {
   const point: Vec2 = [0, TRUNK_CM - joinHeightCm(scene.laid, stem)];
   if (point[1] > -LEAST_DOWN_CM) return 'low-join';
   const bent = broughtBy(tying, piece, { kind: 'toward', point });
-  if (!bent || bent.worst.times > line.bent.worst.times + SLANT_MORE) return 'cracks';
+  if (!bent || bent.worst.times > line.bent.worst.times + MORE) return 'cracks';
   const [x, y] = pointsOf(limb.beam, bent.angles)[piece] as Vec2;
   return { by: 'trunk', bent, lengthCm: Math.hypot(x - point[0], y - point[1]) + KNOTS_CM };
 }

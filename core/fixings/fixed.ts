@@ -1,6 +1,6 @@
 import type { TreeScene } from '../acts/scene';
-import { afterGrowing } from '../calendar/growing';
-import { letGo, lookOn, loopMm, tightOn } from '../bending/hold';
+import { afterGrowing, growingSeason, growingWeeks } from '../calendar/growing';
+import { letGo, lookOn, loopMm, setShare, tightOn } from '../bending/hold';
 import { limbBeam, PIECES } from '../bending/limb-beam';
 import { gainAtMm } from '../bending/means';
 import { stakingOf } from '../staking/stake';
@@ -96,14 +96,37 @@ function offDay(
   if (fixing.offBy !== undefined) return fixing.offBy;
   if (fixing.what === 'stake') return fixing.loopMm === undefined ? stakeOff(scene, stem, since) : undefined;
   if (fixing.what === 'wrap') return afterGrowing(scene.site, since, WRAPPED_WEEKS);
-  const { bears, beam } = limbBeam(scene, stem, 'upright', { inLeaf: scene.when.inLeaf });
-  const piece = Math.min(PIECES - 1, Math.floor(atCm / beam.pieceCm));
-  const weeks = Math.max(...bears.slice(0, piece + 1).map((one) => one.weeks));
-  return letGo(scene.site, since, weeks).on;
+  // A prop bears this year's crop.
+  if (fixing.what === 'prop') return seasonEnd(scene, since);
+  return letGo(scene.site, since, settingWeeks(scene, stem, atCm)).on;
 }
 
-/** A stake of which only that it stands there is known: it comes off when the tree would stand by itself. */
+/** Growing weeks in which a bend tied at a place sets but for a share of 1 / e: those of the oldest wood it bends. */
+function settingWeeks(scene: TreeScene, stem: Stem, atCm: number): number {
+  const { bears, beam } = limbBeam(scene, stem, 'upright', { inLeaf: scene.when.inLeaf });
+  const piece = Math.min(PIECES - 1, Math.floor(atCm / beam.pieceCm));
+  return Math.max(...bears.slice(0, piece + 1).map((one) => one.weeks));
+}
+
+/**
+ * How far a limb comes back, deg, if what holds it is let go today: what has not set of the way it was bent; undefined where it is not on record how
+ * far that was, or since when.
+ */
+export function comesBackDeg(scene: TreeScene, stem: Stem, fixing: Fixing): number | undefined {
+  const { since, fromDeg, toDeg, atCm = stem.length.value / 2 } = fixing;
+  if (since === undefined || fromDeg === undefined || toDeg === undefined) return undefined;
+  const held = growingWeeks(scene.site, since, scene.when.today);
+  return Math.abs(toDeg - fromDeg) * (1 - setShare(held, settingWeeks(scene, stem, atCm)));
+}
+
+/** The end of the growth a day falls in, or comes before. */
+function seasonEnd({ site }: TreeScene, day: string): string {
+  const { to } = growingSeason(site, Number(day.slice(0, 4)));
+  return to >= day ? to : growingSeason(site, Number(day.slice(0, 4)) + 1).to;
+}
+
+/** A stake of which only that it stands there is known: it comes off when the tree would stand by itself, after one season at the least. */
 function stakeOff(scene: TreeScene, stem: Stem, since: string): string | undefined {
   const { staked } = stakingOf(scene, stem);
-  return staked ? staked.offBy : since;
+  return staked ? staked.offBy : seasonEnd(scene, since);
 }

@@ -34,4 +34,3 @@ export function cropActs({ scene, verdicts }: PlanQuestion, cuts: readonly Act[]
     return [{ kind: 'take-crop', stemId, crop: bears, leave, reason }];
   });
 }
-

@@ -81,9 +81,10 @@ export const fixing = shape({
   /** The day it was looked at last, and the day it comes off; a stake with none stays for good. */
   lookedOn: day().optional(),
   offBy: day().optional(),
-  /** What the bend it holds asks of the wood: strain, percent, in wood of an age; and the angle it was tied at, deg from upright. */
+  /** What the bend it holds asks of the wood: strain, percent, in wood of an age; and the angles it was tied from and at, deg from upright. */
   strainPercent: between(0, 100).optional(),
   wood: oneOf(WOOD_STATES).optional(),
+  fromDeg: between(0, 180).optional(),
   toDeg: between(0, 180).optional(),
 });
 export type Fixing = Typed<typeof fixing>;

@@ -53,6 +53,10 @@ export function tellerIn({ locale, messages }: Catalogue, units: Units): Teller 
       return units === 'metric'
         ? unit('kg', number(arg.kg, arg.kg < 10 ? 1 : 0))
         : unit('lb', number(arg.kg / KG_PER_POUND, arg.kg < 5 ? 1 : 0));
+    if ('m' in arg)
+      return units === 'metric'
+        ? unit('m', number(arg.m, arg.m < 10 ? 1 : 0))
+        : unit('ft', number((arg.m * 100) / CM_PER_INCH / 12, 0));
     if ('share' in arg) return unit('share', number(arg.share * 100, 0));
     if ('cm' in arg)
       return units === 'metric' ? unit('cm', number(arg.cm, 0)) : unit('in', number(arg.cm / CM_PER_INCH, 1));

@@ -3,6 +3,7 @@ import { placeOf, minutesOf, suppliesOf, type Act } from '../acts/acts';
 import type { Scene } from '../findings/finding';
 import type { ActSupplies } from '../acts/act';
 import type { Held } from '../acts/held';
+import type { Staked } from '../acts/staked';
 import type { TreeScene } from '../acts/scene';
 import { stemOf } from '../tree/stem';
 import type { Condition } from '../tree/stem-readings';
@@ -12,17 +13,29 @@ export interface Kit {
   tools: readonly Tool[];
   ties: number;
   pegs: number;
-  /** Cord, cm; pegs for the ground; sticks by their length, cm, and jugs by what they are filled with, litres, each from the least. */
+  /** Cord, cm; pegs for the ground; sticks and props by their length, cm, and jugs by what they are filled with, litres, each from the least. */
   cordCm: number;
   groundPegs: number;
   sticksCm: readonly number[];
+  propsCm: readonly number[];
   jugsL: readonly number[];
+  /** Stakes and canes, each by its length, cm, and how thick it is, mm, the shortest first. */
+  stakes: readonly KitStake[];
+  canes: readonly KitStake[];
+  /** Stretch film, in case a limb that is bent cracks. */
+  film: boolean;
   /** Cleaning of blades, and whether between cuts or between trees; paste where the school covers larger wounds. */
   cleans: 'between trees' | 'between cuts';
   paste: boolean;
   labels: number;
   /** Buds to notch, with a knife. */
   notches: number;
+}
+
+/** A stake or a cane: its length, cm, and thickness, mm. */
+export interface KitStake {
+  lengthCm: number;
+  thickMm: number;
 }
 
 /** A wound this thick is covered where the school covers the larger ones, mm. Working value. */
@@ -52,18 +65,31 @@ export function kitFor(scene: Scene, acts: readonly Act[]): Kit {
   };
 }
 
+const shortestFirst = (all: readonly KitStake[]): KitStake[] =>
+  [...all].sort((a, b) => a.lengthCm - b.lengthCm || a.thickMm - b.thickMm);
 const rising = (all: readonly number[]): number[] => [...all].sort((a, b) => a - b);
 
 /** What limbs are bent and held with, by the acts that say so. */
-function heldWith(acts: readonly Act[]): Pick<Kit, 'cordCm' | 'groundPegs' | 'sticksCm' | 'jugsL'> {
+function heldWith(
+  acts: readonly Act[],
+): Pick<Kit, 'cordCm' | 'groundPegs' | 'sticksCm' | 'propsCm' | 'jugsL' | 'stakes' | 'canes' | 'film'> {
   const all = acts.flatMap((act) => ('held' in act && act.held ? [act.held] : []));
+  const staked = acts.flatMap((act) => (act.kind === 'stake' ? [act.staked] : []));
   const of = (by: Held['by']): Held[] => all.filter((held) => held.by === by);
-  const corded = all.filter(({ by }) => by !== 'spreader');
+  const standing = (by: Staked['by']): KitStake[] =>
+    shortestFirst(
+      staked.flatMap(({ by: its, lengthCm, thickMm }) => (its === by ? [{ lengthCm, thickMm }] : [])),
+    );
+  const guys = staked.filter(({ by }) => by === 'guys');
+  const corded = all.filter(({ by }) => by !== 'spreader' && by !== 'prop');
+  const cordCm = corded.reduce((sum, { lengthCm = 0 }) => sum + lengthCm, 0);
   return {
-    cordCm: corded.reduce((sum, { lengthCm = 0 }) => sum + lengthCm, 0),
-    groundPegs: of('ground-peg').length + of('aside').length,
+    cordCm: cordCm + guys.reduce((sum, { lengthCm, ties }) => sum + ties * lengthCm, 0),
+    groundPegs: of('ground-peg').length + of('aside').length + guys.reduce((sum, { ties }) => sum + ties, 0),
     sticksCm: rising(of('spreader').map(({ lengthCm = 0 }) => lengthCm)),
+    propsCm: rising(of('prop').map(({ lengthCm = 0 }) => lengthCm)),
     jugsL: rising(of('weight').map(({ pullKg }) => Math.max(0.1, pullKg))),
+    ...{ stakes: standing('stake'), canes: standing('cane'), film: all.some(({ by }) => by !== 'clip') },
   };
 }
 
@@ -81,7 +107,11 @@ export function kitTogether(kits: readonly Kit[]): Kit {
     cordCm: sum(({ cordCm }) => cordCm),
     groundPegs: sum(({ groundPegs }) => groundPegs),
     sticksCm: rising(kits.flatMap(({ sticksCm }) => sticksCm)),
+    propsCm: rising(kits.flatMap(({ propsCm }) => propsCm)),
     jugsL: rising(kits.flatMap(({ jugsL }) => jugsL)),
+    stakes: shortestFirst(kits.flatMap(({ stakes }) => stakes)),
+    canes: shortestFirst(kits.flatMap(({ canes }) => canes)),
+    film: kits.some(({ film }) => film),
     cleans: kits.some(({ cleans }) => cleans === 'between cuts') ? 'between cuts' : 'between trees',
     paste: kits.some(({ paste }) => paste),
     labels: sum(({ labels }) => labels),

@@ -46,6 +46,11 @@ export const routes: Routes = [
         loadComponent: () => import('./entries/tree-book-page').then((m) => m.TreeBookPage),
       },
       {
+        path: 'stake',
+        title: 'page.stake',
+        loadComponent: () => import('./stake/stake-page').then((m) => m.StakePage),
+      },
+      {
         path: 'card',
         title: 'page.card',
         loadComponent: () => import('./card/cards-page').then((m) => m.CardsPage),
@@ -71,6 +76,11 @@ export const routes: Routes = [
     path: 'cards',
     title: 'page.cards',
     loadComponent: () => import('./card/cards-page').then((m) => m.CardsPage),
+  },
+  {
+    path: 'kit',
+    title: 'page.kit',
+    loadComponent: () => import('./kit/kit-page').then((m) => m.KitPage),
   },
   {
     path: 'almanac',

@@ -10,30 +10,16 @@ import {
   signal,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import {
-  kitFor,
-  kitTogether,
-  minutesFor,
-  sceneOf,
-  walkingOrder,
-  type Judgement,
-  type TreeState,
-} from '../../../../core';
+import { kitFor, kitTogether, minutesFor, sceneOf } from '../../../../core';
 import { BookStore } from '../book/book-store';
-import { JudgingStore } from '../judging/judging-store';
 import { Words } from '../words/words';
 import { kitParts } from './kit-words';
-import { partsOf } from './yard-parts';
+import { yardWork } from './yard-work';
 import { WorkCard } from './work-card';
 import { Say, Told } from '../words/told';
 
 /** A round longer than this is told in hours, minutes. */
 const HOURS_FROM = 90;
-
-interface Carded {
-  state: TreeState;
-  judged: Judgement;
-}
 
 /** Work cards to print: of one tree, or of every tree with work, site by site in walking order. */
 @Component({
@@ -48,48 +34,19 @@ export class CardsPage {
   /** Which part of the yard, as the address says it; the whole yard when it says nothing. */
   readonly of = input<string>();
   private readonly book = inject(BookStore);
-  private readonly judging = inject(JudgingStore);
   private readonly words = inject(Words);
   private readonly router = inject(Router);
   readonly paper = signal<'A4' | 'letter'>('A4');
 
-  /** The sites and rows that cards may be printed for, besides the whole yard. */
-  readonly parts = computed(() => partsOf([...this.book.states().values()]));
-
-  private readonly all = computed<TreeState[]>(() => {
-    const [wanted, part] = [this.treeId(), this.parts().find(({ id }) => id === this.of())];
-    return [...this.book.states().values()].filter(
-      ({ record }) =>
-        (wanted === undefined || record.id === wanted) && (!part || part.treeIds.includes(record.id)),
-    );
-  });
-
-  /** Trees whose judging is not done yet. */
-  readonly waiting = computed(
-    () =>
-      this.all().filter(({ record }) => {
-        const judgement = this.judging.trees()[record.id];
-        return judgement === undefined || (judgement.since !== undefined && !judgement.judged);
-      }).length,
-  );
-
-  readonly cards = computed<Carded[]>(() => {
-    const carded = this.all().flatMap((state): Carded[] => {
-      const judged = this.judging.trees()[state.record.id]?.judged;
-      const isWanted =
-        judged?.kind === 'judged' && (judged.plan.acts.length > 0 || this.treeId() !== undefined);
-      return isWanted ? [{ state, judged }] : [];
-    });
-    const sites = [...new Set(carded.map(({ state }) => state.site.id))];
-    return sites.flatMap((site) => {
-      const here = carded.filter(({ state }) => state.site.id === site);
-      return walkingOrder(here.map(({ state }) => state.record.place)).map((i) => here[i] as Carded);
-    });
-  });
+  private readonly work = yardWork(this.treeId, this.of);
+  /** The sites and rows that cards may be printed for, besides the whole yard; trees still being judged; and those with cards. */
+  readonly parts = this.work.parts;
+  readonly waiting = this.work.waiting;
+  readonly cards = this.work.planned;
 
   readonly name = computed(() => {
-    const only = this.treeId() === undefined ? undefined : this.all()[0];
-    return only?.record.name;
+    const id = this.treeId();
+    return id === undefined ? undefined : this.book.states().get(id)?.record.name;
   });
 
   /** What to carry for all of them, and how long it takes. */

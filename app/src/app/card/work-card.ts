@@ -32,6 +32,7 @@ import { BookStore } from '../book/book-store';
 import { cardElevation, cardPlan, widestFrom, type CardPicture } from '../drawing/card-drawing';
 import { cardSheet } from './card-sheet';
 import { Say } from '../words/told';
+import { download } from '../shell/download';
 import { Words } from '../words/words';
 import { kitParts } from './kit-words';
 import { saidOnce } from './said-once';
@@ -155,10 +156,6 @@ export class WorkCard {
       this.book.units(),
       this.words,
     );
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([text], { type: 'image/svg+xml' }));
-    link.download = `${this.state().record.id}-card.svg`;
-    link.click();
-    URL.revokeObjectURL(link.href);
+    download(`${this.state().record.id}-card.svg`, text, 'image/svg+xml');
   }
 }

@@ -45,6 +45,7 @@ export class SiteFields {
   /** Own height as it was last given, cm: it is only asked for the reach. */
   readonly heightCm = signal<number | undefined>(undefined);
   readonly wrongLatitude = signal(false);
+  readonly exposures = ['sheltered', 'middling', 'open'] as const;
   readonly ticks = [
     { field: 'hot', code: 'site.hot' },
     { field: 'wetWinters', code: 'site.wet-winters' },

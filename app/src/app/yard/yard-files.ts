@@ -3,6 +3,7 @@ import type { FileReading } from '../book/file-reader';
 import { BookStore } from '../book/book-store';
 import type { Examined } from '../book/with-import';
 import { list, told, type Message } from '../../../../core';
+import { download } from '../shell/download';
 import { Say, Told } from '../words/told';
 
 /** So many entries that differ are named. */
@@ -57,12 +58,8 @@ export class YardFiles {
   readonly canMerge = computed(() => this.examined()?.effect?.kind === 'merges');
 
   save(): void {
-    const blob = new Blob([this.book.exportText()], { type: 'application/json' });
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(blob);
-    link.download = `${this.book.read().name.replace(/[^\p{L}\p{N}]+/gu, '-')}-${this.book.today()}.json`;
-    link.click();
-    URL.revokeObjectURL(link.href);
+    const name = this.book.read().name.replace(/[^\p{L}\p{N}]+/gu, '-');
+    download(`${name}-${this.book.today()}.json`, this.book.exportText(), 'application/json');
   }
 
   async look(input: HTMLInputElement): Promise<void> {

@@ -8,6 +8,7 @@ import { HandStore } from './hand-store';
 import { LimbBend } from './limb-bend';
 import { LimbDoubt } from './limb-doubt';
 import { LimbDoubts } from './limb-doubts';
+import { LimbFixings } from './limb-fixings';
 import { LimbNotes } from './limb-notes';
 import { LimbReadings } from './limb-readings';
 import { LimbRulings } from './limb-rulings';
@@ -28,6 +29,7 @@ import { LimbWork } from './limb-work';
     LimbBend,
     LimbDoubt,
     LimbRulings,
+    LimbFixings,
     LimbNotes,
   ],
   providers: [HandStore, LimbDoubts],

@@ -3,7 +3,6 @@ import {
   cm,
   CROPS,
   END_BUDS,
-  FIXINGS,
   MOST_SIDE_SHOOTS,
   parseReading,
   reading,
@@ -11,7 +10,6 @@ import {
   woodSeason,
   type Crop,
   type EndBud,
-  type FixingKind,
   type Message,
   type Stem,
   whyUnread,
@@ -49,7 +47,6 @@ export class LimbSeen {
 
   readonly counted = COUNTED;
   readonly seenOrNot = SEEN_OR_NOT;
-  readonly fixings = FIXINGS;
   readonly endBuds = END_BUDS;
   readonly crops = CROPS;
 
@@ -76,16 +73,6 @@ export class LimbSeen {
 
   seeCrop(bears: string): void {
     void this.bench.observe(this.stem().id, { bears: bears as Crop });
-  }
-
-  holds(what: FixingKind): boolean {
-    return (this.stem().fixings ?? []).some((fixing) => fixing.what === what);
-  }
-
-  fix(what: FixingKind, isOn: boolean): void {
-    const others = (this.stem().fixings ?? []).filter((fixing) => fixing.what !== what);
-    const fixings = isOn ? [...others, { what, since: this.book.today() }] : others;
-    void this.bench.observe(this.stem().id, { fixings });
   }
 
   seeCount(field: Counted, typed: string): void {

@@ -1,0 +1,156 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import {
+  answerCalled,
+  cautionsFor,
+  cm,
+  daysTold,
+  deg,
+  because,
+  fixedTo,
+  formOf,
+  gustMps,
+  kg,
+  sceneOf,
+  stakedTold,
+  stakeFixed,
+  stakeHolds,
+  stakingOf,
+  told,
+  type Fixing,
+  type Message,
+} from '../../../../core';
+import { BookStore } from '../book/book-store';
+import { NoSuchTree } from '../tree/no-such-tree';
+import { TreeStore } from '../tree/tree-store';
+import { Say, Told } from '../words/told';
+import { Words } from '../words/words';
+import { StakeDrawing } from './stake-drawing';
+
+/** Newton as heavy as a kilogram: a moment in N m over it is so many kg a metre out. */
+const N_PER_KG = 9.81;
+
+/** Whether a tree stands by itself; what holds it up, how it is set and until when; and what holds it now. */
+@Component({
+  selector: 'eb-stake-page',
+  imports: [NoSuchTree, RouterLink, Say, StakeDrawing, Told],
+  templateUrl: './stake-page.html',
+  styleUrl: './stake-page.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class StakePage {
+  private readonly tree = inject(TreeStore);
+  private readonly book = inject(BookStore);
+  private readonly words = inject(Words);
+  readonly state = this.tree.state;
+  readonly treeId = this.tree.treeId;
+  readonly season = this.tree.season;
+  readonly extent = this.tree.extent;
+
+  private readonly scene = computed(() => {
+    const state = this.state();
+    return state && sceneOf(state);
+  });
+  readonly trunk = computed(() => this.scene()?.laid.trunk);
+  readonly isOnWall = computed(() => {
+    const state = this.state();
+    return (state && formOf(state.form)?.needsWall) ?? false;
+  });
+  private readonly staking = computed(() => {
+    const [scene, trunk] = [this.scene(), this.trunk()];
+    return scene && trunk && !this.isOnWall() ? stakingOf(scene, trunk) : undefined;
+  });
+  readonly how = computed(() => this.staking()?.staked);
+
+  /** What stands there now, with its days. */
+  readonly standing = computed(() => {
+    const scene = this.scene();
+    return (
+      scene &&
+      fixedTo(scene).find(({ fixing, stem }) => fixing.what === 'stake' && stem.id === this.trunk()?.id)
+    );
+  });
+  readonly standingDays = computed<Message[]>(() => {
+    const standing = this.standing();
+    return standing ? daysTold(standing) : [];
+  });
+
+  /** What it rests on, in numbers. */
+  readonly grounds = computed<Message[]>(() => {
+    const [scene, staking] = [this.scene(), this.staking()];
+    if (!scene || !staking) return [];
+    const { slenderness, alone, rootsNm } = staking;
+    return [
+      told('staking.slender', { n: Math.round(slenderness) }),
+      told('staking.lean', { lean: deg(Math.round(alone.leanDeg)) }),
+      told('staking.gust', {
+        ...{ gust: told('unit.mps', { n: Math.round(gustMps(scene)) }) },
+        ...{ foot: kg(alone.footNm / N_PER_KG), roots: kg(rootsNm / N_PER_KG) },
+      }),
+    ];
+  });
+
+  readonly lines = computed<Message[]>(() => {
+    const [how, scene, trunk] = [this.how(), this.scene(), this.trunk()];
+    if (!how || !scene || !trunk) return [];
+    return [stakedTold(how), ...stakeHolds(how)];
+  });
+
+  readonly cautions = computed<Message[]>(() => {
+    const [how, scene, trunk] = [this.how(), this.scene(), this.trunk()];
+    if (!how || !scene || !trunk) return [];
+    return cautionsFor(scene, {
+      kind: 'stake',
+      stemId: trunk.id,
+      staked: how,
+      reason: because('as-written'),
+    });
+  });
+
+  /** Which side, and why: by the school, where it is known where the wind comes from. */
+  readonly side = computed<Message | undefined>(() => {
+    const [how, scene] = [this.how(), this.scene()];
+    if (how?.by !== 'stake' || !scene) return undefined;
+    const { says, why } = answerCalled('stake', scene.answers.stake);
+    return told(how.sideDeg === undefined ? 'staking.no-wind' : 'staking.side', { says, why });
+  });
+
+  /** A guard, where animals browse. */
+  readonly guard = computed<Message | undefined>(() => {
+    const browsed = (this.state()?.site.clearance ?? []).filter(({ what }) => what === 'browses');
+    const heightCm = Math.max(0, ...browsed.map((sector) => sector.heightCm));
+    return heightCm > 0 ? told('staking.guard', { height: cm(heightCm) }) : undefined;
+  });
+
+  readonly label = computed(() => this.words.say('staking.picture'));
+
+  staked(): void {
+    const how = this.how();
+    if (how) this.keep([...this.others(), { ...stakeFixed(how), since: this.book.today() }]);
+  }
+
+  lookedAt(): void {
+    const standing = this.standing();
+    if (standing) this.keep([...this.others(), { ...standing.fixing, lookedOn: this.book.today() }]);
+  }
+
+  takenOff(): void {
+    const [trunk, standing] = [this.trunk(), this.standing()];
+    if (!trunk || !standing) return;
+    const { what, atCm } = standing.fixing;
+    void this.book.record({
+      ...{ kind: 'let-go', treeId: this.treeId(), stemId: trunk.id, what, staysOff: true },
+      ...(atCm !== undefined && { atCm }),
+    });
+  }
+
+  private others(): Fixing[] {
+    return (this.trunk()?.fixings ?? []).filter(({ what }) => what !== 'stake');
+  }
+
+  private keep(fixings: Fixing[]): void {
+    const trunk = this.trunk();
+    if (trunk)
+      void this.book.record({ kind: 'visit', treeId: this.treeId(), stems: { [trunk.id]: { fixings } } });
+  }
+}
