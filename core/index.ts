@@ -1,5 +1,6 @@
 export * from './almanac/examples';
 export * from './almanac/ideal-tree';
+export * from './almanac/loaded-limb';
 export * from './judging/judge';
 export * from './judging/scene';
 export type { TreeScene, When } from './acts/scene';
@@ -63,6 +64,7 @@ export { stakingOf, type Staking } from './staking/stake';
 export { stakedTold, stakeHolds, stakeFixed } from './acts/stake';
 export type { Staked } from './acts/staked';
 export * from './bending/trial';
+export { withBent } from './acts/bend';
 export * from './acts/wood';
 export * from './acts/act';
 export type { HeadingPurpose, Shorten } from './acts/shorten';

@@ -1,7 +1,8 @@
 import { deg, told } from '../words/message';
 import { between, maybe, oneOf, shape, type Typed } from '../fields/fields';
 import { reading } from '../readings/reading';
-import type { Stem } from '../tree/stem';
+import type { Stem, Tree } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
 import { onStem, type ActWays } from './act';
 import { changedStem } from './changed-stem';
 import { held } from './held';
@@ -31,6 +32,10 @@ export function bent(stem: Stem, toDeg: number, tieCm?: number): Stem {
   if (tieCm !== undefined) shape.turn = reading('length', tieCm, 'gauge');
   return { ...stem, shape };
 }
+
+/** A tree with a stem bent so, as it is tried: nothing is fixed to it. */
+export const withBent = (tree: Tree, stemId: StemId, toDeg: number, tieCm: number): Tree =>
+  changedStem(tree, stemId, (stem) => bent(stem, toDeg, tieCm));
 
 export const bend: ActWays<Bend> = {
   schema,

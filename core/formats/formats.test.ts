@@ -211,6 +211,19 @@ describe('what newer events carry', () => {
       },
     ],
     [false, { kind: 'visit', treeId: 'weir', stems: { a: { fixings: [{ what: 'nail' }] } } }],
+    [
+      true,
+      {
+        kind: 'cracked',
+        treeId: 'weir',
+        stemId: 'a',
+        atCm: 4,
+        strained: { strainPercent: 3, wood: 'older' },
+      },
+    ],
+    [false, { kind: 'cracked', treeId: 'weir', stemId: 'a', atCm: 4, strained: { strainPercent: 3 } }],
+    [true, { kind: 'let-go', treeId: 'weir', stemId: 'a', what: 'tie', backToDeg: 50, staysOff: true }],
+    [false, { kind: 'let-go', treeId: 'weir', stemId: 'a', what: 'tie', backToDeg: 50 }],
     [false, { kind: 'visit', treeId: 'weir', stems: { a: { budsSeen: { facings: [{ atCm: 40 }] } } } }],
     [
       true,

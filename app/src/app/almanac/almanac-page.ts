@@ -40,15 +40,16 @@ import { TreeSilhouette } from '../yard/tree-silhouette';
 import { scrollToFragment } from '../words/scroll-to-fragment';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
+import { BendingLesson } from './bending-lesson';
 import { CROWDED } from './crowded';
 import { WORDS } from './words';
 
-const PARTS = ['kinds', 'forms', 'schools', 'rules', 'words'] as const;
+const PARTS = ['kinds', 'forms', 'schools', 'bending', 'rules', 'words'] as const;
 
 /** What the program holds of kinds, forms, schools, rules and words, each with where it comes from. */
 @Component({
   selector: 'eb-almanac-page',
-  imports: [RouterLink, Say, Told, TreeSilhouette],
+  imports: [BendingLesson, RouterLink, Say, Told, TreeSilhouette],
   templateUrl: './almanac-page.html',
   styleUrl: './almanac-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

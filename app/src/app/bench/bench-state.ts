@@ -23,6 +23,8 @@ export interface BenchState {
   wentTo: Room;
   /** Whether a press on the drawing pulls a new limb. */
   pulling: boolean;
+  /** A bend that is tried on a limb: its run as it lies, the one tried, and how far is safe in one go, deg from upright; and how far out it is tied, cm. */
+  bending: { stemId: StemId; runDeg: number; toDeg: number; nowDeg: number; tieCm: number } | undefined;
   /** Depth of snow that heights are read over, cm; undefined for none. */
   snowCm: number | undefined;
   /** The cell of the readings that is being filled, which pointing on the drawings may fill. */
@@ -38,6 +40,7 @@ export const INITIAL: BenchState = {
   tried: undefined,
   wentTo: 'decide',
   pulling: false,
+  bending: undefined,
   snowCm: undefined,
   filling: undefined,
 };

@@ -14,6 +14,8 @@ import {
   RULE_SET,
   sceneOf,
   treeState,
+  tryBend,
+  withBent,
   woodSeason,
   wrapBearing,
   type DraftField,
@@ -27,6 +29,7 @@ import {
   type ChosenSet,
   type SchoolId,
   type BudReadings,
+  type Tree,
   type TreeState,
   type Verdict,
 } from '../../../../core';
@@ -107,17 +110,19 @@ export const BenchStore = signalStore(
       const answer = judged();
       const isAfter = store.moment() === 'after' && answer !== undefined;
       const tried = store.tried();
+      const bending = store.bending();
       const day = shown.today;
       const wounds = oldWounds(book.read(), treeId());
       if (answer && tried) return { ...triedOn(shown, tried, answer.verdicts), season, day, wounds };
       return {
         ...(!isAfter && { fixed: fixed() }),
-        laid: layOut(isAfter ? answer.plan.after : shown.tree),
+        laid: layOut(isAfter ? answer.plan.after : bending ? bentOn(shown.tree, bending) : shown.tree),
         room: extentOf(layOut(shown.tree)),
         ...{ season, day },
         wounds: isAfter ? [...wounds, ...woundsLeft(shown.tree, answer.plan.acts, day)] : wounds,
         verdicts: answer?.verdicts ?? {},
-        acts: answer && !isAfter ? answer.plan.acts : [],
+        // A bend that is tried shows its limb alone, and no other work.
+        acts: answer && !isAfter && !bending ? answer.plan.acts : [],
       };
     });
     /** Heights of the wires of this tree's wall, cm. */
@@ -172,7 +177,7 @@ export const BenchStore = signalStore(
         patchState(store, { standingDeg: wrapBearing(deg) });
       },
       take(inHand: StemId | undefined): void {
-        patchState(store, { inHand });
+        patchState(store, { inHand, bending: undefined });
       },
       show(moment: Moment): void {
         patchState(store, { moment, tried: undefined, seenOn: undefined });
@@ -187,6 +192,21 @@ export const BenchStore = signalStore(
       },
       setSnow(snowCm: number | undefined): void {
         patchState(store, { snowCm });
+      },
+      /** Shows the tree with one of its limbs bent to an angle, deg from upright: nothing is written down. */
+      bendTo(stemId: StemId, toDeg: number): void {
+        const state = store.state();
+        const stem = state?.tree.stems.find(({ id }) => id === stemId);
+        if (!state || !stem) return;
+        const scene = sceneOf(state);
+        const trial = tryBend(scene, stem, toDeg);
+        const runDeg = trial?.runDeg ?? toDeg;
+        const tieCm = trial?.held?.tieCm ?? stem.length.value / 2;
+        const bending = { stemId, runDeg, toDeg, nowDeg: trial?.nowDeg ?? toDeg, tieCm };
+        patchState(store, { bending, moment: 'stands', tried: undefined });
+      },
+      unbend(): void {
+        patchState(store, { bending: undefined });
       },
       /** Shows the tree with another set of limbs; undefined goes back to the one chosen. */
       tryOn(tried: ChosenSet | undefined): void {
@@ -315,6 +335,9 @@ export const BenchStore = signalStore(
     };
   }),
 );
+
+const bentOn = (tree: Tree, { stemId, toDeg, tieCm }: NonNullable<BenchState['bending']>): Tree =>
+  withBent(tree, stemId, toDeg, tieCm);
 
 /** The tree with another set of limbs: marked as that set has it, and nothing cut yet. */
 function triedOn(

@@ -17,9 +17,10 @@ import { ElevationDrawing, WHOLE, type Closeness } from '../drawing/elevation-dr
 import { goNear, movesSheet, type GoNear } from '../drawing/go-near';
 import type { ClearanceOn } from '../drawing/side-clearance';
 import { RULE_UNITS, type HeightLine } from '../drawing/height-rule';
-import { Say } from '../words/told';
+import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { BenchStore } from './bench-store';
+import { BendDrag } from './bend-drag';
 import { FollowFigure } from './follow-figure';
 import { LimbPull } from './limb-pull';
 
@@ -78,6 +79,23 @@ const WAYS: Readonly<Record<string, [number, number]>> = {
         (pointerup)="releaseAngle($event)"
       ></button>
     }
+    @if (bendHandle(); as at) {
+      <button
+        type="button"
+        class="angle-handle"
+        [style.left.px]="at.tip[0]"
+        [style.top.px]="at.tip[1]"
+        [attr.aria-label]="'bend-try.drag' | say"
+        (pointerdown)="bend.grab($event)"
+        (pointermove)="dragBend($event)"
+        (pointerup)="bend.letGo($event)"
+        (pointercancel)="bend.letGo($event)"
+        (keydown)="bend.byKey($event)"
+      ></button>
+      <p class="bend-words" [style.left.px]="at.tip[0]" [style.top.px]="at.tip[1]" aria-live="polite">
+        {{ bend.words() | told }}
+      </p>
+    }
     @if (pull.pulled(); as line) {
       <svg class="pulled" aria-hidden="true">
         <line
@@ -113,8 +131,8 @@ const WAYS: Readonly<Record<string, [number, number]>> = {
     }
     <p class="standing-words" aria-hidden="true">{{ 'stand.seen-from' | say: from() }}</p>
   `,
-  imports: [Say],
-  providers: [LimbPull],
+  imports: [Say, Told],
+  providers: [BendDrag, LimbPull],
   styleUrls: ['./elevation.scss', '../drawing/drawing.scss'],
   encapsulation: ViewEncapsulation.None,
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -127,6 +145,7 @@ export class Elevation {
   private readonly size = signal<{ width: number; height: number } | undefined>(undefined);
   private drawing: ElevationDrawing | undefined;
   readonly pull = inject(LimbPull);
+  readonly bend = inject(BendDrag);
   private grabbed: Grabbed | undefined;
   /** How near the tree is looked at. */
   private readonly closeness = signal<Closeness>(WHOLE);
@@ -148,6 +167,15 @@ export class Elevation {
     this.closeness();
     if (filling?.field !== 'angle') return undefined;
     return this.drawing?.endsOf(filling.row, this.bench.standingDeg());
+  });
+
+  /** Where the end of a limb is that is bent on the drawing, while that is tried. */
+  readonly bendHandle = computed(() => {
+    const bending = this.bench.bending();
+    this.bench.picture();
+    this.size();
+    this.closeness();
+    return bending && this.drawing?.endsOf(bending.stemId, this.bench.standingDeg());
   });
 
   constructor() {
@@ -282,6 +310,11 @@ export class Elevation {
   releaseAngle(event: PointerEvent): void {
     this.turningAngle.set(false);
     (event.target as HTMLElement).releasePointerCapture(event.pointerId);
+  }
+
+  dragBend(event: PointerEvent): void {
+    const ends = this.bendHandle();
+    if (ends) this.bend.to(this.pointOf(event), ends);
   }
 
   /** What asks for clearance on a side of the tree, where anything does. */

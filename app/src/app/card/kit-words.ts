@@ -1,4 +1,14 @@
-import { cm, list, metres, mm, told, type Arg, type Kit, type KitStake, type Message } from '../../../../core';
+import {
+  cm,
+  list,
+  metres,
+  mm,
+  told,
+  type Arg,
+  type Kit,
+  type KitStake,
+  type Message,
+} from '../../../../core';
 
 /** What to carry, part by part. */
 export function kitParts(kit: Kit): Message[] {

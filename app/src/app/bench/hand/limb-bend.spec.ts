@@ -18,6 +18,12 @@ const state = treeOf({
 });
 const [, a, b] = state.tree.stems as [Stem, Stem, Stem];
 
+const bending = signal<{ stemId: string; toDeg: number } | undefined>(undefined);
+const bench = {
+  ...{ state: signal(state), bending, seeSideOn: () => undefined, unbend: () => bending.set(undefined) },
+  bendTo: (stemId: string, toDeg: number) => bending.set({ stemId, toDeg }),
+};
+
 function bendOf(stem: Stem): LimbBend {
   const fixture = TestBed.createComponent(LimbBend);
   fixture.componentRef.setInput('stem', stem);
@@ -25,11 +31,12 @@ function bendOf(stem: Stem): LimbBend {
 }
 
 beforeEach(() => {
+  bending.set(undefined);
   TestBed.configureTestingModule({
     providers: [
       Words,
       { provide: BookStore, useValue: { units: signal('metric') } },
-      { provide: BenchStore, useValue: { state: signal(state) } },
+      { provide: BenchStore, useValue: bench },
       { provide: HandStore, useValue: { scene: signal(sceneOf(state)) } },
     ],
   });
@@ -46,22 +53,37 @@ it('reckons nothing until it is opened, and stands then at the angle the limb li
 it('tells how it is held where its wood bears it, and draws what is asked of the wood between join and tie', () => {
   const bend = bendOf(a);
   bend.isOpen.set(true);
-  bend.toDeg.set(90);
+  bench.bendTo('a', 90);
   expect(
     bend
       .lines()
       .map(({ code }) => code)
       .slice(0, 2),
   ).toEqual(['bend-try.held', 'held.now']);
-  const grades = bend.picture()?.pieces.map(({ grade }) => grade) ?? [];
-  expect(Math.max(...grades)).toBeGreaterThan(0);
-  expect(grades.at(-1)).toBe(0);
+  const asked = bend.trial()?.asked ?? [];
+  expect(Math.max(...asked)).toBeGreaterThan(0.25);
+  expect(asked.at(-1)).toBeLessThan(0.01);
+  expect(bend.heldAt()?.to).toBeDefined();
 });
 
 it('tells of stout old wood that it would crack, and how far is safe', () => {
   const bend = bendOf(b);
   bend.isOpen.set(true);
-  bend.toDeg.set(100);
+  bench.bendTo('b', 100);
   expect(bend.lines().map(({ code }) => code)).toEqual(['bend-try.cracks', 'bend-try.now']);
-  expect(bend.picture()?.pieces.some(({ grade }) => grade === 3)).toBe(true);
+  expect(Math.max(...(bend.trial()?.asked ?? []))).toBeGreaterThan(0.75);
+});
+
+it('shows every means for the angle one has stopped at, why some will not do, and holds it with the one that is chosen', () => {
+  const bend = bendOf(a);
+  bend.isOpen.set(true);
+  bench.bendTo('a', 80);
+  expect(bend.here()).toEqual([]);
+  bend.restDeg.set(80);
+  const here = bend.here();
+  expect(here.map(({ by }) => by)).toEqual(['spreader', 'ground-peg', 'trunk', 'weight']);
+  expect(here.filter(({ held, not }) => (held === undefined) === (not === undefined))).toEqual([]);
+  const other = here.filter(({ held }) => held).at(-1)?.by;
+  bend.wish.set(other);
+  expect(bend.trial()?.held?.by).toBe(other);
 });

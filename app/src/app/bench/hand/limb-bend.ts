@@ -9,32 +9,34 @@ import {
 } from '@angular/core';
 import {
   cm,
+  day,
   deg,
   formOf,
   heldByTold,
   heldTold,
+  meansFor,
   runDegOf,
+  stiffFrom,
   tiesToOf,
   told,
   tryBend,
   type BendTrial,
+  type Means,
   type Message,
   type Stem,
 } from '../../../../../core';
+import { BentLimb, type HeldAt } from '../../drawing/bent-limb';
 import { Say, Told } from '../../words/told';
+import { Words } from '../../words/words';
 import { BenchStore } from '../bench-store';
 import { HandStore } from './hand-store';
 
 type Point = readonly [x: number, y: number];
 
-/** How much of what its wood bears a piece of the limb is asked: told by the width of the mark beside it. */
-const GRADES = [0.25, 0.5, 0.75] as const;
-const MARGIN_CM = 12;
-
-/** How far the limb in hand bends: an angle is tried, and its wood, the pull and the tie are seen. Nothing is written down. */
+/** How far the limb in hand bends: an angle is tried, and its wood, the pull and the tie are seen, here and on the tree. Nothing is written down. */
 @Component({
   selector: 'eb-limb-bend',
-  imports: [Say, Told],
+  imports: [BentLimb, Say, Told],
   templateUrl: './limb-bend.html',
   styleUrl: './limb-bend.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -43,25 +45,57 @@ export class LimbBend {
   readonly stem = input.required<Stem>();
   private readonly bench = inject(BenchStore);
   private readonly hand = inject(HandStore);
+  private readonly words = inject(Words);
 
   readonly isOpen = signal(false);
+  readonly label = computed(() => this.words.say('bend-try.picture'));
 
   private readonly run = computed(() => {
     const scene = this.hand.scene();
     return scene && this.isOpen() ? Math.round(runDegOf(scene, this.stem())) : 0;
   });
 
-  /** The angle tried: as it lies, until it is moved. */
-  readonly toDeg = linkedSignal({
-    source: () => [this.stem().id, this.run()],
-    computation: () => this.run(),
+  /** The angle tried, here or on the tree: as it lies, until it is moved. */
+  readonly toDeg = computed(() => {
+    const bending = this.bench.bending();
+    return bending?.stemId === this.stem().id ? bending.toDeg : this.run();
+  });
+  /** The angle one has stopped at: what takes longer to find out is found for it. */
+  readonly restDeg = linkedSignal<string, number | undefined>({
+    source: () => this.stem().id,
+    computation: () => undefined,
+  });
+  /** The means it is to be held with, where the grower chose one. */
+  readonly wish = linkedSignal<string, Means | undefined>({
+    source: () => this.stem().id,
+    computation: () => undefined,
+  });
+
+  private readonly tiesTo = computed(() => {
+    const state = this.bench.state();
+    const form = state && formOf(state.form);
+    return form && tiesToOf(form);
   });
 
   readonly trial = computed((): BendTrial | undefined => {
-    const [scene, state] = [this.hand.scene(), this.bench.state()];
-    if (!scene || !state || !this.isOpen()) return undefined;
-    const form = formOf(state.form);
-    return tryBend(scene, this.stem(), this.toDeg(), form && tiesToOf(form));
+    const scene = this.hand.scene();
+    if (!scene || !this.isOpen()) return undefined;
+    return tryBend(scene, this.stem(), this.toDeg(), this.tiesTo(), this.wish());
+  });
+
+  /** Every means there is here for the angle one has stopped at. */
+  readonly here = computed(() => {
+    const [scene, at] = [this.hand.scene(), this.restDeg()];
+    if (!scene || at === undefined || !this.isOpen() || at !== this.toDeg() || !this.trial()?.held) return [];
+    return meansFor(scene, this.stem(), at, this.tiesTo());
+  });
+
+  /** How long it may be let run up and still bends so far; undefined where that is not near enough to tell. */
+  readonly stiff = computed<Message | undefined>(() => {
+    const [scene, at] = [this.hand.scene(), this.restDeg()];
+    if (!scene || at === undefined || at !== this.toDeg() || !this.trial()?.held) return undefined;
+    const from = stiffFrom(scene, this.stem(), at);
+    return from === undefined ? undefined : told('bend-try.stiff', { day: day(from) });
   });
 
   readonly lines = computed((): Message[] => {
@@ -69,40 +103,33 @@ export class LimbBend {
     if (!trial) return [told('bend-try.as-it-lies')];
     const now = told('bend-try.now', { now: deg(trial.nowDeg) });
     if (this.stem().mended) return [told('bend-try.mended')];
-    if (trial.held) return [told('bend-try.held', { held: heldByTold(trial.held) }), ...heldTold(trial.held)];
+    if (trial.held) {
+      const rolled = told('bend-try.rolled', { n: Math.round(trial.rolledChance * 100) });
+      return [told('bend-try.held', { held: heldByTold(trial.held) }), ...heldTold(trial.held), rolled];
+    }
     const n = Math.round(trial.chance * 100);
     const args = { n, at: cm(trial.worstCm), wood: told(`wood-state.${trial.wood}`) };
     return [told('bend-try.cracks', args), now];
   });
 
-  /** The picture: a box round both courses, the ground where it is near, and the pieces by what is asked of them. */
-  readonly picture = computed(() => {
+  /** What holds it, where that is drawn. */
+  readonly heldAt = computed<HeldAt | undefined>(() => {
     const trial = this.trial();
     if (!trial) return undefined;
-    const flip = ([x, y]: Point): Point => [x, -y];
-    const [before, after] = [trial.before.map(flip), trial.after.map(flip)];
-    const all = [...before, ...after];
-    const [xs, ys] = [all.map(([x]) => x), all.map(([, y]) => y)];
-    const [left, right] = [Math.min(0, ...xs) - MARGIN_CM, Math.max(...xs) + MARGIN_CM];
-    const tie = flip(tiedAt(trial, this.stem().length.value));
-    const to = madeFastTo(trial, tie);
-    const [top, low] = [Math.min(0, ...ys, to?.[1] ?? 0) - MARGIN_CM, Math.max(0, ...ys) + 2 * MARGIN_CM];
-    const path = (points: readonly Point[]): string =>
-      points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`).join('');
-    return {
-      box: `${left} ${top} ${right - left} ${low - top}`,
-      unit: (right - left) / 280,
-      ...{ before: path(before), after: path(after), top, low },
-      ...{ tie, to, means: trial.held?.by },
-      pieces: trial.asked.map((share, i) => ({
-        path: path([after[i] as Point, after[i + 1] as Point]),
-        grade: GRADES.filter((grade) => share > grade).length,
-      })),
-    };
+    const tie = tiedAt(trial, this.stem().length.value);
+    return { tie, to: madeFastTo(trial, tie), means: trial.held?.by };
   });
 
+  open(isOpen: boolean): void {
+    this.isOpen.set(isOpen);
+    if (isOpen) {
+      this.bench.seeSideOn(this.stem().shape.runBearing.value);
+      this.bench.bendTo(this.stem().id, this.run());
+    } else this.bench.unbend();
+  }
+
   move(event: Event): void {
-    this.toDeg.set(Number((event.target as HTMLInputElement).value));
+    this.bench.bendTo(this.stem().id, Number((event.target as HTMLInputElement).value));
   }
 }
 
@@ -113,12 +140,25 @@ function tiedAt({ held, after, tieAt }: BendTrial, lengthCm: number): Point {
   return after[Math.min(after.length - 1, at)] as Point;
 }
 
-/** How far down a cord is drawn, cm: the ground is mostly off the picture. */
-const CORD_CM = 60;
+/** How far a jug hangs down, cm, and how far up the trunk a cord is made fast. */
+const HANGS_CM = 25;
+const TRUNK_CM = 25;
 
-/** The other end of what holds it, y down: straight down, at the foot of the trunk, or as far above the join as the stick is out. */
-function madeFastTo({ held }: BendTrial, [x, y]: Point): Point | undefined {
-  if (held?.by === 'ground-peg' || held?.by === 'weight') return [x, y + CORD_CM];
-  if (held?.by === 'trunk') return [0, y + CORD_CM];
-  return held?.by === 'spreader' ? [0, -held.tieCm] : undefined;
+/** The other end of what holds it, cm from its join, y up: on the ground, at the foot of the trunk, above the join as far as it is out. */
+function madeFastTo({ held, joinCm }: BendTrial, [x, y]: Point): Point | undefined {
+  switch (held?.by) {
+    case 'ground-peg':
+    case 'prop':
+      return [x, -joinCm];
+    case 'weight':
+      return [x, y - HANGS_CM];
+    case 'trunk':
+      return [0, TRUNK_CM - joinCm];
+    case 'spreader':
+      return [0, held.tieCm];
+    case 'above':
+      return [0, Math.abs(x)];
+    default:
+      return undefined;
+  }
 }
