@@ -54,6 +54,7 @@ export * from './acts/acts';
 export { heldByTold, heldTold } from './acts/held-words';
 export type { Held } from './acts/held';
 export { meansHere, tiesToOf, type MeansHere, type TiesTo } from './bending/means';
+export { woodBears, woodOfFigure } from './bending/wood';
 export { learnt, type Learnt } from './bending/learnt';
 export type { Means } from './tree/means';
 export { WOOD_STATES, type WoodState } from './tree/wood-states';

@@ -40,6 +40,8 @@ const TIE_SHARES = [0.42, 0.5, 0.58];
 const TIP_PAST_DEG = 14;
 /** Growing weeks' stages may be spread over: one season's. */
 const STAGE_WEEKS = 26;
+/** No limb is turned further, deg. */
+const MOST_TURN_DEG = 140;
 /** Less of a bend is not worth a tie, deg. */
 const WORTH_DEG = 8;
 
@@ -90,9 +92,10 @@ function lineOf(scene: Asked, limb: LimbBeam, { way, toDeg }: BendAsked): SafeLi
   const { piece, bent } = best;
   const { worst } = bent;
   const most = timesAt(scene.limits('crack.chanceRatio').value, worst.doubt);
+  /** The turn at which the wood is asked so much; past any that is of use where it never is. */
   const at = (times: number): number => {
     const part = pulledTo(limb, piece, pullOf(sign), (one) => one.worst.times, times);
-    return part ? Math.min(wanted, turned(part)) : wanted;
+    return part ? Math.min(MOST_TURN_DEG, turned(part)) : MOST_TURN_DEG;
   };
   const angle = (turn: number): number =>
     way === 'aside' ? sign * Math.floor(turn) : Math.round(nowDeg) + (goesDown ? 1 : -1) * Math.floor(turn);
@@ -122,7 +125,7 @@ function lineOf(scene: Asked, limb: LimbBeam, { way, toDeg }: BendAsked): SafeLi
   if (steps < MOST_STAGES && (steps + 1) * each <= STAGE_WEEKS && at(most) >= WORTH_DEG) {
     const stages = Array.from({ length: steps + 1 }, (_, i) => ({
       on: i === 0 ? today : afterGrowing(scene.site, today, i * each),
-      toDeg: i === steps ? Math.round(toDeg) : angle(at(most * (1 + i * set))),
+      toDeg: i === steps ? Math.round(toDeg) : angle(Math.min(wanted, at(most * (1 + i * set)))),
     }));
     return line('stages', stages, most);
   }

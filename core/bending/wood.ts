@@ -2,7 +2,7 @@ import type { TreeScene } from '../acts/scene';
 import type { RuleKey } from '../rules/defaults';
 import { LIMB_DOUBT, normalBelow } from './chance';
 import { learnt } from './learnt';
-import type { WoodState } from '../tree/wood-states';
+import { WOOD_STATES, type WoodState } from '../tree/wood-states';
 
 /** The figures of a wood. */
 export const FIGURES_OF: Readonly<Record<WoodState, { gpa: RuleKey; percent: RuleKey; weeks: RuleKey }>> = {
@@ -17,7 +17,7 @@ export const FIGURES_OF: Readonly<Record<WoodState, { gpa: RuleKey; percent: Rul
 const STIFFER = { limber: 0.85, middling: 1, stiff: 1.2 } as const;
 export const BEARS_MORE = { limber: 1.25, middling: 1, stiff: 0.8 } as const;
 
-/** What is known of a wood of a kind before any of it was bent here. */
+/** What is known of a wood of a kind. */
 export interface WoodBears {
   /** Young's modulus in bending, GPa. */
   gpa: number;
@@ -25,9 +25,15 @@ export interface WoodBears {
   strain: number;
   /** How unsure that strain is, as a standard deviation of its logarithm. */
   doubt: number;
+  /** What bends in this yard have made of its figure: that is times this. */
+  factor: number;
   /** Growing weeks in which a bend it is held in sets but for a share of 1 / e. */
   weeks: number;
 }
+
+/** The wood whose cracking strain a figure is; undefined for any other figure. */
+export const woodOfFigure = (key: RuleKey): WoodState | undefined =>
+  WOOD_STATES.find((state) => FIGURES_OF[state].percent === key);
 
 /** A wood by its figures, as what came of bends in this yard has moved them. */
 export function woodBears(
@@ -40,7 +46,7 @@ export function woodBears(
   return {
     gpa: limits(keys.gpa).value * STIFFER[stiffness.value],
     strain: (percent / 100) * factor * BEARS_MORE[stiffness.value],
-    doubt,
+    ...{ doubt, factor },
     weeks: limits(keys.weeks).value * STIFFER[stiffness.value],
   };
 }

@@ -5,7 +5,7 @@ import type { Fixed } from './fixed';
 export function daysTold({ fixing, lookOn, tightOn, offBy, due }: Fixed): Message[] {
   return [
     ...(fixing.since === undefined ? [] : [told('fixed.since', { day: day(fixing.since) })]),
-    told(due === 'look' ? 'fixed.look.due' : 'fixed.look', { day: day(lookOn) }),
+    ...(due === 'off' ? [] : [told(due === 'look' ? 'fixed.look.due' : 'fixed.look', { day: day(lookOn) })]),
     ...(tightOn === undefined
       ? []
       : [told(due === 'tight' ? 'fixed.tight.due' : 'fixed.tight', { day: day(tightOn) })]),

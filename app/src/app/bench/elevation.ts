@@ -40,6 +40,9 @@ const TURN_PER_KEY = 10;
 const NEARER = 1.4;
 const MOVE_PX = 50;
 
+/** Room the words beside a limb that is bent need, px. */
+const WORDS_PX = 210;
+
 /** Where the sheet goes by an arrow key with Shift, px: what is looked at lies the other way. */
 const WAYS: Readonly<Record<string, [number, number]>> = {
   ArrowLeft: [MOVE_PX, 0],
@@ -92,7 +95,13 @@ const WAYS: Readonly<Record<string, [number, number]>> = {
         (pointercancel)="bend.letGo($event)"
         (keydown)="bend.byKey($event)"
       ></button>
-      <p class="bend-words" [style.left.px]="at.tip[0]" [style.top.px]="at.tip[1]" aria-live="polite">
+      <p
+        class="bend-words"
+        [class.to-left]="isFarRight(at.tip[0])"
+        [style.left.px]="at.tip[0]"
+        [style.top.px]="at.tip[1]"
+        aria-live="polite"
+      >
         {{ bend.words() | told }}
       </p>
     }
@@ -310,6 +319,11 @@ export class Elevation {
   releaseAngle(event: PointerEvent): void {
     this.turningAngle.set(false);
     (event.target as HTMLElement).releasePointerCapture(event.pointerId);
+  }
+
+  /** Whether there is no room for words to the right of a place. */
+  isFarRight(x: number): boolean {
+    return x > (this.size()?.width ?? Infinity) - WORDS_PX;
   }
 
   dragBend(event: PointerEvent): void {

@@ -43,6 +43,9 @@ import { TreeFigures } from './tree-figures';
                   </button>
                 }
               </span>
+              @if (figure.learnt; as learnt) {
+                <span class="learnt">{{ learnt | told }}</span>
+              }
               @if (figures.trouble()?.key === figure.key) {
                 <span class="price" role="alert">{{ figures.trouble()?.why | told }}</span>
               }

@@ -6,6 +6,7 @@ import {
   formOf,
   kindCalled,
   kindFacts,
+  learnt,
   list,
   parseReading,
   RULE_DEFAULTS,
@@ -13,6 +14,7 @@ import {
   sceneOf,
   schoolCalled,
   told,
+  woodOfFigure,
   type Arg,
   type Message,
   type SiteLine,
@@ -34,6 +36,8 @@ export interface Figure {
   source: Message;
   bounds: Message;
   isOwn: boolean;
+  /** What bends in this yard have made of it; undefined where they say nothing. */
+  learnt: Message | undefined;
 }
 
 /** Figures of a tree: what each is, where it comes from, and how it is set for this tree and reset. */
@@ -120,6 +124,7 @@ export class TreeFigures {
       source: from === 'tree' ? told('source.own') : told(`source.${source}`),
       bounds: this.bounds(key),
       isOwn: from === 'tree',
+      learnt: learntOf(state, key, value),
     };
   }
 
@@ -134,7 +139,7 @@ export class TreeFigures {
       const read = parseReading(text, unit === 'cm' ? 'length' : 'diameter', this.book.units());
       return read.ok ? read.reading.value : undefined;
     }
-    const number = /^\s*(\d+(?:\.\d+)?)\s*(?:%|°|GPa|weeks?)?\s*$/.exec(text);
+    const number = /^\s*(\d+(?:\.\d+)?)\s*(?:%|°|GPa|m\/s|weeks?)?\s*$/.exec(text);
     if (!number) return undefined;
     const value = Number(number[1]);
     return unit === 'ratio'
@@ -143,6 +148,19 @@ export class TreeFigures {
         ? Math.round(value)
         : value;
   }
+}
+
+/** What bends that held and cracked in this yard have made of a figure; undefined where none was told of, or it is another's. */
+function learntOf(state: TreeState, key: RuleKey, value: number): Message | undefined {
+  const wood = woodOfFigure(key);
+  if (!wood) return undefined;
+  const { factor, doubt, held, cracked } = learnt(sceneOf(state).bends ?? [], wood, value);
+  if (held + cracked === 0) return undefined;
+  const percent = (x: number): Arg => told('unit.percent', { n: Math.round(x * 10) / 10 });
+  return told('figures.learnt', {
+    ...{ held, cracked, now: percent(value * factor) },
+    ...{ from: percent(value * factor * Math.exp(-doubt)), to: percent(value * factor * Math.exp(doubt)) },
+  });
 }
 
 /** A figure in its own unit. */

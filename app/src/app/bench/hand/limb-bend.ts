@@ -16,14 +16,17 @@ import {
   heldTold,
   meansFor,
   runDegOf,
+  share,
   stiffFrom,
   tiesToOf,
   told,
   tryBend,
+  woodBears,
   type BendTrial,
   type Means,
   type Message,
   type Stem,
+  type WoodState,
 } from '../../../../../core';
 import { BentLimb, type HeldAt } from '../../drawing/bent-limb';
 import { Say, Told } from '../../words/told';
@@ -105,7 +108,8 @@ export class LimbBend {
     if (this.stem().mended) return [told('bend-try.mended')];
     if (trial.held) {
       const rolled = told('bend-try.rolled', { n: Math.round(trial.rolledChance * 100) });
-      return [told('bend-try.held', { held: heldByTold(trial.held) }), ...heldTold(trial.held), rolled];
+      const held = told('bend-try.held', { held: heldByTold(trial.held) });
+      return [held, ...heldTold(trial.held), rolled, ...this.learnt(trial.wood)];
     }
     const n = Math.round(trial.chance * 100);
     const args = { n, at: cm(trial.worstCm), wood: told(`wood-state.${trial.wood}`) };
@@ -119,6 +123,13 @@ export class LimbBend {
     const tie = tiedAt(trial, this.stem().length.value);
     return { tie, to: madeFastTo(trial, tie), means: trial.held?.by };
   });
+
+  /** What the yard's own bends have made of what a wood bears. */
+  private learnt(wood: WoodState): Message[] {
+    const scene = this.hand.scene();
+    const factor = scene ? woodBears(scene, wood).factor : 1;
+    return factor === 1 ? [] : [told('bend-try.learnt', { share: share(factor) })];
+  }
 
   open(isOpen: boolean): void {
     this.isOpen.set(isOpen);
