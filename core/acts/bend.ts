@@ -7,7 +7,7 @@ import { onStem, type ActWays } from './act';
 import { changedStem } from './changed-stem';
 import { held } from './held';
 import { heldBrief, heldByTold, heldTold } from './held-words';
-import { fixedBy, footHeightCm, ghostMark, suppliesToHold, tyingCautions } from './tying';
+import { fixedBy, footHeightCm, ghostMark, minutesToHold, suppliesToHold, tyingCautions } from './tying';
 
 const schema = shape({
   kind: oneOf(['bend']),
@@ -54,7 +54,7 @@ export const bend: ActWays<Bend> = {
   holdsInBrief: ({ held: by }) => (by ? heldBrief(by) : []),
   cautions: (scene, act) => tyingCautions(scene, footHeightCm(scene, act.stemId), act.held),
   supplies: ({ held: by }) => suppliesToHold(by),
-  minutes: () => 6,
+  minutes: (_, act) => minutesToHold(act),
   mark: (laid, act) => ghostMark(laid, act.stemId, (tree) => bend.apply(tree, act)),
   counted: () => 'bend',
 };

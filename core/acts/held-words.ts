@@ -15,7 +15,9 @@ export function heldByTold({ by, tieCm, lengthCm, pullKg }: Held): Message {
     case 'wire':
       return told('held.wire', { at });
     case 'cane':
-      return told('held.cane', { at });
+      return lengthCm === undefined
+        ? told('held.cane', { at })
+        : told('held.cane.long', { at, length: cm(lengthCm) });
     case 'spreader':
       return told('held.spreader', { at, length: cm(lengthCm ?? 0) });
     case 'prop':
@@ -77,14 +79,16 @@ function springsTold({ backDeg, oversetDeg }: Held): Message[] {
   ];
 }
 
-/** What follows from laying a limb down. */
-function followsTold({ uprights, rubBy, ladenCm }: Held): Message[] {
+/** What its cord would rub on, and what follows from laying a limb down. */
+function followsTold({ uprights, rubBy, ladenCm, crosses }: Held): Message[] {
   const rising =
     uprights === undefined || rubBy === undefined
       ? []
       : [told('held.uprights', { n: uprights, by: day(rubBy) })];
-  if (ladenCm === undefined) return rising;
-  return [...rising, ladenCm > 0 ? told('held.laden', { low: cm(ladenCm) }) : told('held.laden.ground')];
+  const crossing = crosses === undefined ? [] : [told('held.crosses', { limb: { tag: crosses } })];
+  const before = [...crossing, ...rising];
+  if (ladenCm === undefined) return before;
+  return [...before, ladenCm > 0 ? told('held.laden', { low: cm(ladenCm) }) : told('held.laden.ground')];
 }
 
 const isLooped = ({ by }: Held): boolean => by !== 'clip' && by !== 'spreader' && by !== 'prop';

@@ -1,5 +1,6 @@
-import { between, day, listOf, oneOf, shape, whole, type Typed } from '../fields/fields';
+import { between, day, listOf, oneOf, shape, text, whole, type Typed } from '../fields/fields';
 import { MEANS } from '../tree/means';
+import { MOST_TAG } from '../tree/stem-readings';
 import { WOOD_STATES } from '../tree/wood-states';
 
 /** How far is safe: all at once now; step by step; once the wood is supple; or only at a risk that is told. */
@@ -17,8 +18,10 @@ export const held = shape({
   tieCm: between(0, 1500),
   /** The pull there, as heavy as so many kg. */
   pullKg: between(0, 10_000),
-  /** Cord from knot to knot, or length of the stick between its notches, cm; missing for a clip or weight. */
+  /** Cord from knot to knot, length of the stick between its notches, of the prop or of the cane, cm; missing for a clip, weight or wire. */
   lengthCm: between(0, 3000).optional(),
+  /** Tag of a limb that its cord would rub on, unless it is led past; missing where there is none. */
+  crosses: text(MOST_TAG).optional(),
   /** Inner width of a loop that leaves the wood a season's thickening, mm. */
   loopMm: between(0, 700),
   /** The chance that it cracks, 0 to 1, and what it would be in tougher and in more brittle wood. */

@@ -75,3 +75,21 @@ export function suppliesToHold(held: Held | undefined): Partial<ActSupplies> {
   if (held?.by === 'clip') return { pegs: 1 };
   return held?.by === 'spreader' || held?.by === 'prop' ? {} : { ties: 1 };
 }
+
+/** Minutes it takes to bring a limb to its angle and hold it there, by means. Working values. */
+const MINUTES: Record<Means, number> = {
+  clip: 2,
+  wire: 4,
+  cane: 4,
+  spreader: 4,
+  weight: 5,
+  prop: 5,
+  above: 5,
+  trunk: 6,
+  'ground-peg': 7,
+  aside: 7,
+};
+const UNSAID_MINUTES = 6;
+
+export const minutesToHold = ({ held }: { held?: Held | undefined }): number =>
+  held ? MINUTES[held.by] : UNSAID_MINUTES;

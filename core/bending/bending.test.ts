@@ -173,7 +173,7 @@ describe('what holds it', () => {
   const heldOn = (of: Limb, more: Partial<TestTree> = {}, tiesTo?: 'wires' | 'canes', toDeg = 80) => {
     const { at, stem } = scene(of, more);
     const ask = { way: 'upright', toDeg } as const;
-    return heldBy(at, stem, safeLine(at, stem, ask), ask, tiesTo);
+    return heldBy(at, stem, safeLine(at, stem, ask), ask, { tiesTo });
   };
   const long = limb({ length: 150, mm: 13, more: { growthCm: { '2026': 90, '2025': 60 } } });
 
@@ -244,7 +244,7 @@ describe('a limb that bears', () => {
     const of = limb({ h: 45, length: 150, mm: 10, more: { growthCm: { '2026': 150 } } });
     const { at, stem } = scene(of);
     const ask = { way: 'upright', toDeg: 95 } as const;
-    const held = heldBy(at, stem, safeLine(at, stem, ask), ask, undefined);
+    const held = heldBy(at, stem, safeLine(at, stem, ask), ask);
     expect(held?.ladenCm).toBeLessThan(15);
   });
 });

@@ -1,11 +1,13 @@
 import type { HowSafe } from '../acts/held';
 import type { TreeScene } from '../acts/scene';
+import { add, direction, scale, type Vec3 } from '../geometry/vector';
 import { clearanceAt } from '../sites/site';
-import { positionAt } from '../tree/course';
+import { positionAt, type LaidTree } from '../tree/course';
 import { joinHeightCm } from '../tree/joins';
 import type { Stem } from '../tree/stem';
 import type { Means } from '../tree/means';
 import { pointsOf, type Vec2 } from './beam';
+import { crossedBy } from './crossed';
 import { PIECES, runOf } from './limb-beam';
 import { pulledTo, type Bent, type PulledBy } from './pull';
 import type { BendAsked, SafeLine } from './safe-line';
@@ -18,6 +20,8 @@ export interface Tying {
   line: SafeLine;
   how: HowSafe;
   asked: BendAsked;
+  /** The tree as all the day's work leaves it, where that is known: cords are led past its limbs. */
+  others?: LaidTree;
 }
 
 /** How a limb is held by a means. */
@@ -27,13 +31,17 @@ export interface Fastened {
   /** The limb as this means bends it, where that is not as a cord straight down does. */
   bent?: Bent;
   lengthCm?: number;
+  /** A limb that its cord would rub on, unless it is led past. */
+  crosses?: Stem;
 }
 
 /** Why a means will not do here. */
 export const NOT_WITH = [
   'no-stem',
   'long-stick',
+  'one-angle',
   'cracks',
+  'crossed',
   'browsed',
   'passed',
   'heavy',
@@ -56,6 +64,21 @@ const SHORT_STICK_CM = 45;
 const tiePoint = ({ line: { limb, bent, piece } }: Tying): Vec2 =>
   pointsOf(limb.beam, bent.angles)[piece] as Vec2;
 
+/** A place of the plane the limb is bent in, cm out and up from its join, as one of the tree. */
+function onTree({ scene: { laid }, stem, line: { limb } }: Tying, [out, up]: Vec2): Vec3 {
+  const join = laid.courses.get(stem.id)?.points[0] ?? [0, 0, stem.origin.value];
+  return add(add(join, scale(limb.axes[0], out)), scale(limb.axes[1], up));
+}
+
+/** The limb that a cord from where it is tied to another place of that plane would rub on. */
+const crossedOn = (tying: Tying, to: Vec2): Stem | undefined =>
+  crossedBy(tying.others ?? tying.scene.laid, tying.stem, onTree(tying, tiePoint(tying)), onTree(tying, to));
+
+const joinOf = ({ scene, stem }: Tying): number => joinHeightCm(scene.laid, stem);
+
+/** The place on the ground straight under where it is tied. */
+const groundUnder = (tying: Tying): Vec2 => [tiePoint(tying)[0], -joinOf(tying)];
+
 /** Height of the tie above ground, cm. */
 const tieHeightCm = (tying: Tying): number => joinHeightCm(tying.scene.laid, tying.stem) + tiePoint(tying)[1];
 
@@ -75,14 +98,18 @@ function stemAboveCm({ scene: { laid }, stem }: Tying): number {
 export function toPeg(tying: Tying): Fastened | NotWith {
   if (isPassed(tying)) return 'passed';
   const heightCm = tieHeightCm(tying);
-  return heightCm > LONG_CORD_CM ? 'high' : { by: 'ground-peg', lengthCm: heightCm + KNOTS_CM };
+  if (heightCm > LONG_CORD_CM) return 'high';
+  if (crossedOn(tying, groundUnder(tying))) return 'crossed';
+  return { by: 'ground-peg', lengthCm: heightCm + KNOTS_CM };
 }
 
 /** The same where it is in the way: when nothing else holds a limb down. */
 export const toPegAnyway = (tying: Tying): Fastened => ({
-  by: 'ground-peg',
-  lengthCm: tieHeightCm(tying) + KNOTS_CM,
+  ...{ by: 'ground-peg', lengthCm: tieHeightCm(tying) + KNOTS_CM },
+  ...crossing(crossedOn(tying, groundUnder(tying))),
 });
+
+const crossing = (crosses: Stem | undefined): Pick<Fastened, 'crosses'> => (crosses ? { crosses } : {});
 
 /** A hung jug: none where animals may catch in it, none that is heavy. */
 export function byWeight(tying: Tying): Fastened | NotWith {
@@ -94,17 +121,25 @@ export function byWeight(tying: Tying): Fastened | NotWith {
 export function toStemAbove(tying: Tying): Fastened | NotWith {
   const outCm = Math.abs(tiePoint(tying)[0]);
   if (stemAboveCm(tying) < outCm) return 'no-stem';
+  if (crossedOn(tying, [0, outCm])) return 'crossed';
   return { by: 'above', lengthCm: KNOTS_CM + Math.hypot(outCm, outCm) };
 }
 
 /** A forked prop under the limb, from the ground. */
-export const byProp = (tying: Tying): Fastened => ({ by: 'prop', lengthCm: Math.max(0, tieHeightCm(tying)) });
+export const byProp = (tying: Tying): Fastened => ({
+  ...{ by: 'prop', lengthCm: Math.max(0, tieHeightCm(tying)) },
+  ...crossing(crossedOn(tying, groundUnder(tying))),
+});
 
 /** A cord to a peg in the ground on the side it is drawn to, as far out as the tie is high: it runs at half a right angle. */
-export function toPegAside({ scene: { laid }, stem, line: { limb, piece } }: Tying): Fastened {
-  const course = laid.courses.get(stem.id);
-  const heightCm = course ? positionAt(course, (piece + 1) * limb.beam.pieceCm)[2] : 0;
-  return { by: 'aside', lengthCm: Math.SQRT2 * Math.max(0, heightCm) + KNOTS_CM };
+export function toPegAside({ scene, stem, line: { limb, piece }, asked, others }: Tying): Fastened {
+  const course = scene.laid.courses.get(stem.id);
+  const tie: Vec3 = course ? positionAt(course, (piece + 1) * limb.beam.pieceCm) : [0, 0, 0];
+  const heightCm = Math.max(0, tie[2]);
+  const aside = direction(stem.shape.runBearing.value + (asked.toDeg < 0 ? -90 : 90), 90);
+  const peg: Vec3 = [tie[0] + aside[0] * heightCm, tie[1] + aside[1] * heightCm, 0];
+  const lengthCm = Math.SQRT2 * heightCm + KNOTS_CM;
+  return { by: 'aside', lengthCm, ...crossing(crossedBy(others ?? scene.laid, stem, tie, peg)) };
 }
 
 const turnedBy =
@@ -123,8 +158,16 @@ function broughtBy({ line, asked }: Tying, piece: number, by: PulledBy): Bent | 
 /** A stick, and a slanting cord, may ask so much more of the wood than a cord straight down, as a share of what that bears. Working value. */
 const MORE = 0.12;
 
+/** The most a stick or a slanting cord may ask of the wood: in stages no more than the whole bend would at once. */
+function mostTimes({ scene, line, how }: Tying): number {
+  const { times, doubt } = line.bent.worst;
+  const more = times + MORE;
+  return how === 'stages' ? more : Math.min(more, timesAt(scene.limits('crack.chanceRatio').value, doubt));
+}
+
 /** A stick notched at both ends between stem and limb, as far above the join as out along the limb. */
 export function byStick(tying: Tying): Fastened | NotWith {
+  if (tying.how === 'stages') return 'one-angle';
   let not: NotWith = 'no-stem';
   for (const share of STICK_SHARES) {
     const found = stickAt(tying, Math.max(0, Math.round(share * PIECES) - 1));
@@ -136,14 +179,11 @@ export function byStick(tying: Tying): Fastened | NotWith {
 }
 
 function stickAt(tying: Tying, seat: number): Fastened | NotWith {
-  const { scene, line } = tying;
-  const { limb } = line;
+  const { limb } = tying.line;
   const seatCm = (seat + 1) * limb.beam.pieceCm;
   if (stemAboveCm(tying) < seatCm) return 'no-stem';
   const bent = broughtBy(tying, seat, { kind: 'away', point: [0, seatCm] });
-  const { times, doubt } = line.bent.worst;
-  const most = Math.min(times + MORE, timesAt(scene.limits('crack.chanceRatio').value, doubt));
-  if (!bent || bent.worst.times > most) return 'cracks';
+  if (!bent || bent.worst.times > mostTimes(tying)) return 'cracks';
   const [x, y] = pointsOf(limb.beam, bent.angles)[seat] as Vec2;
   const lengthCm = Math.hypot(x, y - seatCm);
   return lengthCm <= SHORT_STICK_CM ? { by: 'spreader', atCm: seatCm, bent, lengthCm } : 'long-stick';
@@ -155,12 +195,13 @@ const LEAST_DOWN_CM = 20;
 
 /** A cord from the limb to the foot of the trunk, slantwise under it, so that nobody walks into it. */
 export function toTrunk(tying: Tying): Fastened | NotWith {
-  const { scene, stem, line } = tying;
+  const { line } = tying;
   const { limb, piece } = line;
-  const point: Vec2 = [0, TRUNK_CM - joinHeightCm(scene.laid, stem)];
+  const point: Vec2 = [0, TRUNK_CM - joinOf(tying)];
   if (point[1] > -LEAST_DOWN_CM) return 'low-join';
   const bent = broughtBy(tying, piece, { kind: 'toward', point });
-  if (!bent || bent.worst.times > line.bent.worst.times + MORE) return 'cracks';
+  if (!bent || bent.worst.times > mostTimes(tying)) return 'cracks';
+  if (crossedOn(tying, point)) return 'crossed';
   const [x, y] = pointsOf(limb.beam, bent.angles)[piece] as Vec2;
   return { by: 'trunk', bent, lengthCm: Math.hypot(x - point[0], y - point[1]) + KNOTS_CM };
 }

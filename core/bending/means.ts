@@ -1,5 +1,6 @@
 import type { Held } from '../acts/held';
 import type { TreeScene } from '../acts/scene';
+import type { LaidTree } from '../tree/course';
 import type { Means } from '../tree/means';
 import type { Stem } from '../tree/stem';
 import { diameterAt, taperOf } from '../tree/taper';
@@ -39,6 +40,14 @@ const CLIP_MM = 6;
 export const gainAtMm = ({ kind }: Pick<TreeScene, 'kind'>, stem: Stem, atCm: number): number =>
   (kind.thickeningMm.value * diameterAt(taperOf(stem), atCm)) / Math.max(1, stem.diameter.value);
 
+/** A cane along the whole limb, and on past its end, cm. Working value. */
+const PAST_END_CM = 20;
+
+const alongCane = ({ length }: Stem): Fastened => ({
+  by: 'cane',
+  lengthCm: Math.ceil((length.value + PAST_END_CM) / 10) * 10,
+});
+
 const isBroughtDown = ({ asked, line: { limb } }: Tying): boolean =>
   asked.way === 'upright' && asked.toDeg > runOf(limb, limb.present, 'upright');
 
@@ -57,7 +66,7 @@ function offersFor(tying: Tying, tiesTo: TiesTo): Offer[] {
   const wall: Offer[] =
     tiesTo === undefined
       ? []
-      : [tiesTo === 'wires' ? ['wire', () => ({ by: 'wire' })] : ['cane', () => ({ by: 'cane' })]];
+      : [tiesTo === 'wires' ? ['wire', () => ({ by: 'wire' })] : ['cane', () => alongCane(stem)]];
   return [...clip, ...wall, ...freeOffers(tying, isDown)];
 }
 
@@ -96,20 +105,25 @@ export function meansHere(
   });
 }
 
-/**
- * With what a limb is brought to where it is wanted and held there, and how long that is; undefined where it would crack.
- * @param isSoftJoin whether it is a join that is still soft and is only pegged out
- */
+/** What is known of a limb that is tied, besides the bend itself. */
+export interface TiedAmong {
+  tiesTo?: TiesTo;
+  /** Whether it is a join that is still soft and is only pegged out. */
+  isSoftJoin?: boolean;
+  /** The tree as all the day's work leaves it, where that is known. */
+  others?: LaidTree;
+}
+
+/** With what a limb is brought to where it is wanted and held there, and how long that is; undefined where it would crack. */
 export function heldBy(
   scene: TreeScene,
   stem: Stem,
   line: SafeLine,
   asked: BendAsked,
-  tiesTo: TiesTo,
-  isSoftJoin = false,
+  { tiesTo, isSoftJoin, others }: TiedAmong = {},
 ): Held | undefined {
   if (line.how === 'never') return undefined;
-  const tying: Tying = { scene, stem, line, asked, how: line.how };
+  const tying: Tying = { scene, stem, line, asked, how: line.how, ...(others && { others }) };
   if (isSoftJoin) return heldWith(tying, CLIPPED);
   for (const [, fasten] of offersFor(tying, tiesTo)) {
     const found = fasten();
@@ -122,14 +136,17 @@ function heldWith({ scene, stem, line, asked, how }: Tying, fastened: Fastened):
   const { limb, piece } = line;
   const tieCm = fastened.atCm ?? (piece + 1) * limb.beam.pieceCm;
   const bent = fastened.bent ?? line.bent;
-  const { likely, from, to } = fastened.bent
-    ? crackChance(bent.worst.times, bent.worst.doubt)
-    : { likely: line.chance.chance, from: line.chance.chanceFrom, to: line.chance.chanceTo };
+  // Stage by stage it bears what the line says, whatever the whole bend would ask at once.
+  const { likely, from, to } =
+    fastened.bent && how !== 'stages'
+      ? crackChance(bent.worst.times, bent.worst.doubt)
+      : { likely: line.chance.chance, from: line.chance.chanceFrom, to: line.chance.chanceTo };
   const thickMm = diameterAt(taperOf(stem), tieCm);
   return {
     ...{ how, by: fastened.by, tieCm: Math.round(tieCm) },
     pullKg: tenth(bent.pullN / N_PER_KG),
     ...(fastened.lengthCm !== undefined && { lengthCm: Math.round(fastened.lengthCm) }),
+    ...(fastened.crosses && { crosses: fastened.crosses.tag }),
     loopMm: loopMm(thickMm, gainAtMm(scene, stem, tieCm)),
     chance: thousandth(likely),
     chanceFrom: thousandth(from),

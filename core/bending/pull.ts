@@ -33,25 +33,37 @@ export interface Worst {
 
 const MOST_TURNS = 60;
 
+/** A pull of so many N on the outer end of a piece. */
+export interface Pull {
+  piece: number;
+  by: PulledBy;
+  pullN: number;
+}
+
 /** The limb under a pull of so many N on the outer end of a piece. @param from angles to start from */
-export function pulled(
+export const pulled = (
   limb: LimbBeam,
   piece: number,
   by: PulledBy,
   pullN: number,
   from = limb.present,
-): Bent {
+): Bent => pulledAtOnce(limb, [{ piece, by, pullN }], from);
+
+/** The limb under several pulls at once; the pull told is that of the first. @param from angles to start from */
+export function pulledAtOnce(limb: LimbBeam, pulls: readonly Pull[], from = limb.present): Bent {
   let angles = from;
   for (let turn = 0; turn < MOST_TURNS; turn++) {
-    const u = directionOf(limb, angles, piece, by);
-    const loads: Load[] = [{ piece, force: [u[0] * pullN, u[1] * pullN] }];
+    const loads = pulls.map(({ piece, by, pullN }): Load => {
+      const u = directionOf(limb, angles, piece, by);
+      return { piece, force: [u[0] * pullN, u[1] * pullN] };
+    });
     const then = settle(limb.beam, angles, loads);
     const moved = then.reduce((most, rad, i) => Math.max(most, Math.abs(rad - (angles[i] as number))), 0);
     // Where the cord swings to and fro its direction is taken between the two.
     angles = turn > 20 ? then.map((rad, i) => (rad + (angles[i] as number)) / 2) : then;
-    if (by.kind === 'fixed' || moved < 1e-7) break;
+    if (pulls.every(({ by }) => by.kind === 'fixed') || moved < 1e-7) break;
   }
-  return { angles, pullN, ...strained(limb, angles) };
+  return { angles, pullN: pulls[0]?.pullN ?? 0, ...strained(limb, angles) };
 }
 
 function directionOf({ beam }: LimbBeam, angles: Float64Array, piece: number, by: PulledBy): Vec2 {

@@ -70,7 +70,7 @@ export function tryBend(
   const shape = bentShape(limb, bent);
   return {
     ...shape,
-    ...{ runDeg, nowDeg: line.nowDeg, held: wished ?? heldBy(scene, stem, line, asked, tiesTo) },
+    ...{ runDeg, nowDeg: line.nowDeg, held: wished ?? heldBy(scene, stem, line, asked, { tiesTo }) },
     ...{ chance: line.chance.chance, rolledChance: crackChance(roll.times, roll.doubt).likely },
     tieAt: shape.after[Math.min(PIECES, piece + 1)] as Vec2,
     joinCm: joinHeightCm(scene.laid, stem),

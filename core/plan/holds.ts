@@ -1,6 +1,9 @@
 import { afterActs, type Act } from '../acts/acts';
+import type { TreeScene } from '../acts/scene';
 import { heldBy, tiesToOf } from '../bending/means';
+import type { Worst } from '../bending/pull';
 import { safeLine, type BendAsked } from '../bending/safe-line';
+import { crackChance, timesAt } from '../bending/wood';
 import { onFigure } from '../words/ground';
 import { because, deg } from '../words/message';
 import { layOut } from '../tree/course';
@@ -26,21 +29,57 @@ export function withHolds(
     acts.filter((act) => !isBending(act)),
   );
   const then = { ...scene, laid: layOut(cut) };
-  const tiesTo = tiesToOf(form);
-  return acts.flatMap((act): Act[] => {
+  const among = { tiesTo: tiesToOf(form), others: layOut(afterActs(cut, acts.filter(isBending))) };
+  const asks = new Map<Act, Worst>();
+  const held = acts.flatMap((act): Act[] => {
     const stem = isBending(act) ? stemOf(cut, act.stemId) : undefined;
     if (!isBending(act) || !stem) return [act];
     const asked = askedBy(act);
     const line = safeLine(then, stem, asked);
-    const held = heldBy(then, stem, line, asked, tiesTo, act.kind === 'spread');
-    if (held) return [{ ...act, held }];
+    const by = heldBy(then, stem, line, asked, { ...among, isSoftJoin: act.kind === 'spread' });
+    if (by) return [noted({ ...act, held: by }, line.bent.worst, asks)];
     if (act.kind !== 'bend' || Math.abs(line.nowDeg - act.fromDeg) < scene.limits('bend.worthDeg').value)
       return [];
     const nearer: BendAsked = { way: 'upright', toDeg: line.nowDeg };
-    const short = heldBy(then, stem, safeLine(then, stem, nearer), nearer, tiesTo, false);
+    const nearerLine = safeLine(then, stem, nearer);
+    const short = heldBy(then, stem, nearerLine, nearer, among);
     const args = { to: deg(line.nowDeg), wanted: deg(act.toDeg) };
     const reason = because('bend.as-far', args, onFigure('crack.chanceRatio'));
-    return short ? [{ ...act, toDeg: line.nowDeg, held: short, reason }] : [];
+    return short
+      ? [noted({ ...act, toDeg: line.nowDeg, held: short, reason }, nearerLine.bent.worst, asks)]
+      : [];
+  });
+  return bothWays(scene, held, asks);
+}
+
+function noted(act: Bending, worst: Worst, asks: Map<Act, Worst>): Act {
+  asks.set(act, worst);
+  return act;
+}
+
+/**
+ * A limb brought down and aside too is asked both at once: curvatures at right angles add as the legs of a triangle. Where that is not safe it is only brought
+ * down; else the chance of a crack is told of both.
+ */
+function bothWays({ limits }: TreeScene, acts: readonly Act[], asks: ReadonlyMap<Act, Worst>): Act[] {
+  const chance = limits('crack.chanceRatio').value;
+  const pairs = acts.flatMap((swing) => {
+    const bend =
+      swing.kind === 'swing'
+        ? acts.find((act) => act.kind === 'bend' && act.stemId === swing.stemId)
+        : undefined;
+    const [aside, down] = [asks.get(swing), bend && asks.get(bend)];
+    return bend && aside && down ? [{ swing, bend, aside, down }] : [];
+  });
+  return acts.flatMap((act): Act[] => {
+    const pair = pairs.find(({ swing, bend }) => act === swing || act === bend);
+    if (!pair || !isBending(act) || !act.held) return [act];
+    const { aside, down } = pair;
+    const times = Math.hypot(aside.times, down.times);
+    const doubt = Math.max(aside.doubt, down.doubt);
+    if (times > timesAt(chance, doubt)) return act === pair.swing ? [] : [act];
+    const { likely, from, to } = crackChance(times, doubt);
+    return [{ ...act, held: { ...act.held, chance: likely, chanceFrom: from, chanceTo: to } }];
   });
 }
 

@@ -11,6 +11,7 @@ import type { Verdict } from '../choosing/verdicts';
 import type { TreeState } from '../history/tree-at';
 import { draws } from './broken-files';
 import { runs } from './deep';
+import { HELD_PROMISES } from './held-promises';
 import { PROMISES } from './promises';
 import { randomTree } from './random-trees';
 
@@ -42,7 +43,7 @@ describe('what is said of any tree', () => {
     );
   });
 
-  it.each(Object.entries(PROMISES))('%s', (_, promised) => {
+  it.each(Object.entries({ ...PROMISES, ...HELD_PROMISES }))('%s', (_, promised) => {
     const broken = judged.flatMap(({ state, answer }, i) =>
       answer.kind === 'judged' ? promised(state, answer).map((words) => `tree ${i + 1}: ${words}`) : [],
     );

@@ -67,6 +67,12 @@ export function kitFor(scene: Scene, acts: readonly Act[]): Kit {
 
 const shortestFirst = (all: readonly KitStake[]): KitStake[] =>
   [...all].sort((a, b) => a.lengthCm - b.lengthCm || a.thickMm - b.thickMm);
+/** What is held by a cord of a length. */
+const CORDED: ReadonlySet<Held['by']> = new Set(['ground-peg', 'trunk', 'above', 'aside']);
+/** A cane that a limb is tied along, mm. Working value. */
+const CANE_MM = 12;
+const caneFor = ({ lengthCm = 0 }: Held): KitStake => ({ lengthCm, thickMm: CANE_MM });
+
 const rising = (all: readonly number[]): number[] => [...all].sort((a, b) => a - b);
 
 /** What limbs are bent and held with, by the acts that say so. */
@@ -81,7 +87,7 @@ function heldWith(
       staked.flatMap(({ by: its, lengthCm, thickMm }) => (its === by ? [{ lengthCm, thickMm }] : [])),
     );
   const guys = staked.filter(({ by }) => by === 'guys');
-  const corded = all.filter(({ by }) => by !== 'spreader' && by !== 'prop');
+  const corded = all.filter(({ by }) => CORDED.has(by));
   const cordCm = corded.reduce((sum, { lengthCm = 0 }) => sum + lengthCm, 0);
   return {
     cordCm: cordCm + guys.reduce((sum, { lengthCm, ties }) => sum + ties * lengthCm, 0),
@@ -89,7 +95,11 @@ function heldWith(
     sticksCm: rising(of('spreader').map(({ lengthCm = 0 }) => lengthCm)),
     propsCm: rising(of('prop').map(({ lengthCm = 0 }) => lengthCm)),
     jugsL: rising(of('weight').map(({ pullKg }) => Math.max(0.1, pullKg))),
-    ...{ stakes: standing('stake'), canes: standing('cane'), film: all.some(({ by }) => by !== 'clip') },
+    ...{
+      stakes: standing('stake'),
+      canes: shortestFirst([...standing('cane'), ...of('cane').map(caneFor)]),
+      film: all.some(({ by }) => by !== 'clip'),
+    },
   };
 }
 
