@@ -31,10 +31,11 @@ const hingeOf = ({ stiffness, pieceCm }: Beam, i: number): number =>
 function carriedBy({ weight }: Beam, loads: readonly Load[]): Float64Array {
   const n = weight.length;
   const sums = new Float64Array(2 * n);
-  weight.forEach(([x, y], i) => {
+  for (let i = 0; i < n; i++) {
+    const [x, y] = weight[i] as Vec2;
     sums[2 * i] = x;
     sums[2 * i + 1] = y;
-  });
+  }
   for (const { piece, force } of loads) {
     sums[2 * piece] = at(sums, 2 * piece) + force[0];
     sums[2 * piece + 1] = at(sums, 2 * piece + 1) + force[1];
@@ -46,17 +47,52 @@ function carriedBy({ weight }: Beam, loads: readonly Load[]): Float64Array {
 const at = (of: ArrayLike<number>, i: number): number => of[i] as number;
 
 /** Elastic energy and that of the loads, N cm. The loads' is 0 where all is at the foot. */
-export const energyOf = (beam: Beam, angles: ArrayLike<number>, loads: readonly Load[]): number =>
-  energyUnder(beam, angles, carriedBy(beam, loads));
+export function energyOf(beam: Beam, angles: ArrayLike<number>, loads: readonly Load[]): number {
+  const chain = chainOf(beam, loads);
+  const course = courseOf(angles.length);
+  return lay(chain, course, angles);
+}
 
-function energyUnder(beam: Beam, angles: ArrayLike<number>, carried: Float64Array): number {
+/** What of a beam under loads does not change while it settles. */
+interface Chain {
+  beam: Beam;
+  /** Stiffness of the bend at the inner end of each piece, N cm per rad. */
+  hinge: Float64Array;
+  carried: Float64Array;
+}
+
+/** Angles of the pieces, and what follows from them: their cosines and sines. */
+interface Laid {
+  angles: Float64Array;
+  cos: Float64Array;
+  sin: Float64Array;
+}
+
+function chainOf(beam: Beam, loads: readonly Load[]): Chain {
+  const n = beam.stiffness.length;
+  const hinge = new Float64Array(n);
+  for (let i = 0; i < n; i++) hinge[i] = hingeOf(beam, i);
+  return { beam, hinge, carried: carriedBy(beam, loads) };
+}
+
+const courseOf = (n: number): Laid => ({
+  ...{ angles: new Float64Array(n), cos: new Float64Array(n), sin: new Float64Array(n) },
+});
+
+/** Lays a chain at some angles. @returns its energy there */
+function lay({ beam, hinge, carried }: Chain, into: Laid, angles: ArrayLike<number>): number {
+  const { pieceCm, rest } = beam;
   let sum = 0;
   let before = beam.clampRad;
   for (let i = 0; i < angles.length; i++) {
     const rad = at(angles, i);
-    const turn = rad - before - at(beam.rest, i);
-    sum += (hingeOf(beam, i) * turn * turn) / 2;
-    sum -= beam.pieceCm * (at(carried, 2 * i) * Math.cos(rad) + at(carried, 2 * i + 1) * Math.sin(rad));
+    const [cos, sin] = [Math.cos(rad), Math.sin(rad)];
+    const turn = rad - before - at(rest, i);
+    sum +=
+      (at(hinge, i) * turn * turn) / 2 - pieceCm * (at(carried, 2 * i) * cos + at(carried, 2 * i + 1) * sin);
+    into.angles[i] = rad;
+    into.cos[i] = cos;
+    into.sin[i] = sin;
     before = rad;
   }
   return sum;
@@ -77,39 +113,40 @@ const SHORTEST = 1e-9;
  */
 export function settle(beam: Beam, from: ArrayLike<number>, loads: readonly Load[]): Float64Array {
   const n = from.length;
-  const carried = carriedBy(beam, loads);
-  let angles = Float64Array.from(from);
-  let tried = new Float64Array(n);
-  let energy = energyUnder(beam, angles, carried);
-  const least = SETTLED * hingeOf(beam, 0);
-  const slope = new Float64Array(n);
+  const chain = chainOf(beam, loads);
+  const work = workFor(n);
+  const { slope, tried } = work;
+  let [now, then] = work.laid;
+  let energy = lay(chain, now, from);
+  const least = SETTLED * at(chain.hinge, 0);
   for (let step = 0; step < MOST_STEPS; step++) {
-    if (slopeInto(slope, beam, angles, carried) <= least) break;
-    const move = newtonMove(beam, angles, carried, slope);
+    if (slopeInto(slope, chain, now) <= least) break;
+    newtonMove(work, chain, now, slope);
+    const { move } = work;
     let gain = 0;
     for (let i = 0; i < n; i++) gain += at(slope, i) * at(move, i);
     let share = 1;
     for (; share > SHORTEST; share /= 2) {
-      for (let i = 0; i < n; i++) tried[i] = at(angles, i) + share * at(move, i);
-      const then = energyUnder(beam, tried, carried);
-      if (then > energy + WINS * share * gain) continue;
-      energy = then;
+      for (let i = 0; i < n; i++) tried[i] = at(now.angles, i) + share * at(move, i);
+      const after = lay(chain, then, tried);
+      if (after > energy + WINS * share * gain) continue;
+      energy = after;
       break;
     }
     if (share <= SHORTEST) break;
-    [angles, tried] = [tried, angles];
+    [now, then] = [then, now];
   }
-  return angles;
+  return now.angles.slice();
 }
 
 /** Puts what is out of balance at each piece into `slope`. @returns the largest */
-function slopeInto(slope: Float64Array, beam: Beam, angles: Float64Array, carried: Float64Array): number {
-  let [before, worst] = [beam.clampRad, 0];
+function slopeInto(slope: Float64Array, { beam, hinge, carried }: Chain, { angles, cos, sin }: Laid): number {
+  const { pieceCm, rest, clampRad } = beam;
+  let [before, worst] = [clampRad, 0];
   for (let i = 0; i < angles.length; i++) {
     const rad = at(angles, i);
-    const moment = hingeOf(beam, i) * (rad - before - at(beam.rest, i));
-    const turning = Math.cos(rad) * at(carried, 2 * i + 1) - Math.sin(rad) * at(carried, 2 * i);
-    slope[i] = moment - beam.pieceCm * turning;
+    const moment = at(hinge, i) * (rad - before - at(rest, i));
+    slope[i] = moment - pieceCm * (at(cos, i) * at(carried, 2 * i + 1) - at(sin, i) * at(carried, 2 * i));
     if (i > 0) {
       slope[i - 1] = at(slope, i - 1) - moment;
       worst = Math.max(worst, Math.abs(at(slope, i - 1)));
@@ -119,49 +156,66 @@ function slopeInto(slope: Float64Array, beam: Beam, angles: Float64Array, carrie
   return Math.max(worst, Math.abs(at(slope, angles.length - 1)));
 }
 
-/** The step of Newton's method, made a way down where the chain is not in stable balance by stiffening it. */
-function newtonMove(
-  beam: Beam,
-  angles: Float64Array,
-  carried: Float64Array,
-  slope: Float64Array,
-): Float64Array {
-  const n = angles.length;
-  const diagonal = new Float64Array(n);
-  for (let i = 0; i < n; i++) {
-    const past = i + 1 < n ? hingeOf(beam, i + 1) : 0;
-    const rad = at(angles, i);
-    const along = Math.cos(rad) * at(carried, 2 * i) + Math.sin(rad) * at(carried, 2 * i + 1);
-    diagonal[i] = hingeOf(beam, i) + past + beam.pieceCm * along;
-  }
-  for (let stiffer = 0; ; stiffer = Math.max(2 * stiffer, 1e-3 * hingeOf(beam, n - 1))) {
-    const move = solveChain(beam, diagonal, slope, stiffer);
-    if (move) return move;
-  }
+/** Arrays that Newton's method works in, and the step it finds. */
+interface Work {
+  diagonal: Float64Array;
+  pivot: Float64Array;
+  move: Float64Array;
+  slope: Float64Array;
+  tried: Float64Array;
+  laid: readonly [Laid, Laid];
 }
 
-/** Solves (H + stiffer I) x = -slope for the chain's tridiagonal H; undefined where that is not positive definite. */
+/** Kept from one beam to the next of as many pieces: a limb settles some hundred times before it is known how it is tied. */
+const works = new Map<number, Work>();
+
+function workFor(n: number): Work {
+  const array = (): Float64Array => new Float64Array(n);
+  const known = works.get(n) ?? {
+    ...{ diagonal: array(), pivot: array(), move: array(), slope: array(), tried: array() },
+    laid: [courseOf(n), courseOf(n)],
+  };
+  works.set(n, known);
+  return known;
+}
+
+/** The step of Newton's method, made a way down where the chain is not in stable balance by stiffening it. */
+function newtonMove(
+  work: Work,
+  { beam, hinge, carried }: Chain,
+  { cos, sin }: Laid,
+  slope: Float64Array,
+): void {
+  const n = slope.length;
+  for (let i = 0; i < n; i++) {
+    const past = i + 1 < n ? at(hinge, i + 1) : 0;
+    const along = at(cos, i) * at(carried, 2 * i) + at(sin, i) * at(carried, 2 * i + 1);
+    work.diagonal[i] = at(hinge, i) + past + beam.pieceCm * along;
+  }
+  let stiffer = 0;
+  while (!solveChain(work, hinge, slope, stiffer)) stiffer = Math.max(2 * stiffer, 1e-3 * at(hinge, n - 1));
+}
+
+/** Solves (H + stiffer I) x = -slope for the chain's tridiagonal H; false where that is not positive definite. */
 function solveChain(
-  beam: Beam,
-  diagonal: Float64Array,
+  { diagonal, pivot, move }: Work,
+  hinge: Float64Array,
   slope: Float64Array,
   stiffer: number,
-): Float64Array | undefined {
+): boolean {
   const n = diagonal.length;
-  const pivot = new Float64Array(n);
-  const x = new Float64Array(n);
   for (let i = 0; i < n; i++) {
-    const off = i > 0 ? -hingeOf(beam, i) : 0;
+    const off = i > 0 ? -at(hinge, i) : 0;
     const before = i > 0 ? off / at(pivot, i - 1) : 0;
     pivot[i] = at(diagonal, i) + stiffer - before * off;
-    if (!(at(pivot, i) > Math.max(0, 1e-12 * at(diagonal, i)))) return undefined;
-    x[i] = -at(slope, i) - (i > 0 ? before * at(x, i - 1) : 0);
+    if (!(at(pivot, i) > Math.max(0, 1e-12 * at(diagonal, i)))) return false;
+    move[i] = -at(slope, i) - (i > 0 ? before * at(move, i - 1) : 0);
   }
   for (let i = n - 1; i >= 0; i--) {
-    const past = i + 1 < n ? hingeOf(beam, i + 1) * at(x, i + 1) : 0;
-    x[i] = (at(x, i) + past) / at(pivot, i);
+    const past = i + 1 < n ? at(hinge, i + 1) * at(move, i + 1) : 0;
+    move[i] = (at(move, i) + past) / at(pivot, i);
   }
-  return x;
+  return true;
 }
 
 /** Outer ends of the pieces, cm from the foot. */

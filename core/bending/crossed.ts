@@ -1,6 +1,6 @@
 import { segmentApproach } from '../geometry/segments';
 import type { Vec3 } from '../geometry/vector';
-import type { LaidTree } from '../tree/course';
+import { positionAt, type LaidTree } from '../tree/course';
 import { withDescendants, type Stem } from '../tree/stem';
 import { diameterAt } from '../tree/taper';
 
@@ -25,4 +25,12 @@ export function crossedBy(laid: LaidTree, stem: Stem, from: Vec3, to: Vec3): Ste
     }
     return false;
   });
+}
+
+/** The first other limb that a cord straight down from a place of a stem, cm along it, would rub on. */
+export function crossedUnder(laid: LaidTree, stem: Stem, atCm: number): Stem | undefined {
+  const course = laid.courses.get(stem.id);
+  if (!course) return undefined;
+  const from = positionAt(course, Math.min(course.lengthCm, atCm));
+  return crossedBy(laid, stem, from, [from[0], from[1], 0]);
 }

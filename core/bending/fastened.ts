@@ -60,6 +60,7 @@ export const N_PER_KG = 9.81;
 /** A stick is set so far out on a limb as a share of its length, the nearest that is safe, and on the stem as far above the join. Working values. */
 const STICK_SHARES = [0.35, 0.45, 0.55];
 const SHORT_STICK_CM = 45;
+const SURELY_LONG = 1.5;
 
 const tiePoint = ({ line: { limb, bent, piece } }: Tying): Vec2 =>
   pointsOf(limb.beam, bent.angles)[piece] as Vec2;
@@ -152,7 +153,14 @@ const turnedBy =
 /** The limb brought as far round by another pull than the line was found with. */
 function broughtBy({ line, asked }: Tying, piece: number, by: PulledBy): Bent | undefined {
   const turned = turnedBy(line, asked.way);
-  return pulledTo(line.limb, piece, by, ({ angles }) => turned(angles), turned(line.bent.angles));
+  return pulledTo(
+    line.limb,
+    piece,
+    by,
+    ({ angles }) => turned(angles),
+    turned(line.bent.angles),
+    line.bent.pullN,
+  );
 }
 
 /** A stick, and a slanting cord, may ask so much more of the wood than a cord straight down, as a share of what that bears. Working value. */
@@ -182,6 +190,9 @@ function stickAt(tying: Tying, seat: number): Fastened | NotWith {
   const { limb } = tying.line;
   const seatCm = (seat + 1) * limb.beam.pieceCm;
   if (stemAboveCm(tying) < seatCm) return 'no-stem';
+  // The third side of a triangle whose legs are as long as the seat is out: where it is far too long, nothing is solved.
+  const about = 2 * seatCm * Math.sin((tying.asked.toDeg * Math.PI) / 360);
+  if (about > SURELY_LONG * SHORT_STICK_CM) return 'long-stick';
   const bent = broughtBy(tying, seat, { kind: 'away', point: [0, seatCm] });
   if (!bent || bent.worst.times > mostTimes(tying)) return 'cracks';
   const [x, y] = pointsOf(limb.beam, bent.angles)[seat] as Vec2;

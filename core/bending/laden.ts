@@ -2,7 +2,8 @@ import type { TreeScene } from '../acts/scene';
 import { joinHeightCm } from '../tree/joins';
 import type { Stem } from '../tree/stem';
 import { pointsOf, restFrom, settle, type Vec2 } from './beam';
-import { limbBeam, type LimbBeam } from './limb-beam';
+import { limbBeam } from './limb-beam';
+import type { SafeLine } from './safe-line';
 
 /** Fruits a limb carries: its cross-section in cm^2 times the fruits for each, whole ones. */
 export const fruitsCarried = (diameterMm: number, perCm2: number): number =>
@@ -16,21 +17,13 @@ type Asked = Pick<TreeScene, 'laid' | 'kind' | 'limits' | 'when' | 'site' | 'ben
 
 /**
  * Height of the lowest place of a limb over ground, cm, once it is in leaf and bears all it carries; under 0 where it would lie on the ground.
- * @param lying angles it has set at, rad in its own upright plane; as it lies today where they are not given
+ * @param lying the limb as it is bent and has set; as it lies today where that is not given
  */
-export function ladenLowCm(scene: Asked, stem: Stem, lying?: ArrayLike<number>): number {
-  const laden = ladenBeam(scene, stem, lying);
-  const angles = settle(laden.beam, lying ?? laden.present, []);
-  const ys = pointsOf(laden.beam, angles).map((point: Vec2) => point[1]);
-  return joinHeightCm(scene.laid, stem) + Math.min(0, ...ys);
-}
-
-/** The limb at rest where it lies now, with a crop laid on it. */
-function ladenBeam(scene: Asked, stem: Stem, lying: ArrayLike<number> | undefined): LimbBeam {
-  const now = limbBeam(scene, stem, 'upright', { inLeaf: scene.when.inLeaf });
+export function ladenLowCm(scene: Asked, stem: Stem, lying?: Pick<SafeLine, 'limb' | 'bent'>): number {
+  const now = lying?.limb ?? limbBeam(scene, stem, 'upright', { inLeaf: scene.when.inLeaf });
+  const angles = lying?.bent.angles ?? now.present;
   const full = limbBeam(scene, stem, 'upright', { inLeaf: true, cropKg: cropKg(scene, stem) });
-  return {
-    ...full,
-    beam: { ...full.beam, rest: restFrom(now.beam, lying ?? now.present) },
-  };
+  const laden = { ...full.beam, rest: restFrom(now.beam, angles) };
+  const ys = pointsOf(laden, settle(laden, angles, [])).map((point: Vec2) => point[1]);
+  return joinHeightCm(scene.laid, stem) + Math.min(0, ...ys);
 }

@@ -24,6 +24,19 @@ const DOUBTS_OUT = 5;
  * @param figurePercent strain at which half of such wood cracks, percent, before any was bent here
  */
 export function learnt(bends: readonly BendCame[], wood: WoodState, figurePercent: number): Learnt {
+  if (bends.length === 0) return NOTHING_LEARNT;
+  const known = answered.get(bends) ?? new Map<string, Learnt>();
+  answered.set(bends, known);
+  const name = `${wood} ${figurePercent}`;
+  const found = known.get(name) ?? reckoned(bends, wood, figurePercent);
+  known.set(name, found);
+  return found;
+}
+
+/** Answers kept for as long as the bends are: every piece of every limb asks. */
+const answered = new WeakMap<readonly BendCame[], Map<string, Learnt>>();
+
+function reckoned(bends: readonly BendCame[], wood: WoodState, figurePercent: number): Learnt {
   const of = bends.filter((bend) => bend.wood === wood && bend.strainPercent > 0);
   if (of.length === 0) return NOTHING_LEARNT;
   const offs = Array.from(

@@ -73,7 +73,8 @@ export function limbBeam(scene: Asked, stem: Stem, way: Way, laden: Laden): Limb
   const taper = taperOf(stem);
   const diameterMm = Float64Array.from({ length: PIECES }, (_, i) => diameterAt(taper, i * pieceCm));
   const wood = woodAlong(scene, stem, pieceCm);
-  const bears = wood.map((state, i) => bearsAt(scene, stem, state, i * pieceCm, wood, i));
+  const supple = isSupple(scene) ? SUPPLE_BEARS : 1;
+  const bears = wood.map((state, i) => bearsAt(scene, stem, state, i * pieceCm, wood, i, supple));
   const rad = (d: Vec3): number => Math.atan2(dot(d, axes[1]), dot(d, axes[0]));
   const present = unwound(
     Float64Array.from({ length: PIECES }, (_, i) => rad(directionAt(stem, (i + 0.5) * pieceCm))),
@@ -131,6 +132,7 @@ function bearsAt(
   atCm: number,
   wood: readonly WoodState[],
   piece: number,
+  supple: number,
 ): WoodBears {
   const bears = woodBears(scene, state);
   const reach = Math.ceil((RING_CM * PIECES) / stem.length.value);
@@ -141,7 +143,6 @@ function bearsAt(
     piece >= reach;
   const ring = isAtRing ? RING_BEARS : 1;
   const trapped = stem.barkTrapped && atCm <= RING_CM ? TRAPPED_BEARS : 1;
-  const supple = isSupple(scene) ? SUPPLE_BEARS : 1;
   return { ...bears, strain: bears.strain * ring * trapped * supple };
 }
 

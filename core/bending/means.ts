@@ -2,6 +2,7 @@ import type { Held } from '../acts/held';
 import type { TreeScene } from '../acts/scene';
 import type { LaidTree } from '../tree/course';
 import type { Means } from '../tree/means';
+import { joinHeightCm } from '../tree/joins';
 import type { Stem } from '../tree/stem';
 import { diameterAt, taperOf } from '../tree/taper';
 import {
@@ -99,9 +100,10 @@ export function meansHere(
 ): MeansHere[] {
   if (line.how === 'never') return [];
   const tying: Tying = { scene, stem, line, asked, how: line.how };
+  const follows = followsFrom(tying);
   return offersFor(tying, tiesTo).map(([by, fasten]): MeansHere => {
     const found = fasten();
-    return typeof found === 'string' ? { by, not: found } : { by, held: heldWith(tying, found) };
+    return typeof found === 'string' ? { by, not: found } : { by, held: heldWith(tying, found, follows) };
   });
 }
 
@@ -132,7 +134,8 @@ export function heldBy(
   return heldWith(tying, isBroughtDown(tying) ? toPegAnyway(tying) : byProp(tying));
 }
 
-function heldWith({ scene, stem, line, asked, how }: Tying, fastened: Fastened): Held {
+function heldWith(tying: Tying, fastened: Fastened, follows = followsFrom(tying)): Held {
+  const { scene, stem, line, how } = tying;
   const { limb, piece } = line;
   const tieCm = fastened.atCm ?? (piece + 1) * limb.beam.pieceCm;
   const bent = fastened.bent ?? line.bent;
@@ -155,7 +158,7 @@ function heldWith({ scene, stem, line, asked, how }: Tying, fastened: Fastened):
     strainPercent: Math.round(bent.worst.strain * 10_000) / 100,
     ...{ lookOn: line.lookOn, offBy: line.offBy, backDeg: line.backDeg },
     ...(line.oversetDeg !== undefined && { oversetDeg: Math.max(0, Math.min(180, line.oversetDeg)) }),
-    ...(asked.way === 'upright' && followsFrom(scene, stem, asked, bent.angles)),
+    ...follows,
   };
 }
 
@@ -163,14 +166,12 @@ function heldWith({ scene, stem, line, asked, how }: Tying, fastened: Fastened):
 const LADEN_LOW_CM = 15;
 
 /** What follows from laying a limb down: uprights along its top, and how low it hangs under its crop. */
-function followsFrom(
-  scene: TreeScene,
-  stem: Stem,
-  { toDeg }: BendAsked,
-  angles: ArrayLike<number>,
-): Pick<Held, 'uprights' | 'rubBy' | 'ladenCm'> {
-  const uprights = uprightsOf(scene, stem, toDeg, scene.when.today);
-  const ladenCm = Math.round(ladenLowCm(scene, stem, angles));
+function followsFrom({ scene, stem, asked, line }: Tying): Pick<Held, 'uprights' | 'rubBy' | 'ladenCm'> {
+  if (asked.way === 'aside') return {};
+  const uprights = uprightsOf(scene, stem, asked.toDeg, scene.when.today);
+  // However it hangs, its end is no lower than its own length under its join.
+  const mayLieLow = joinHeightCm(scene.laid, stem) - stem.length.value < LADEN_LOW_CM;
+  const ladenCm = mayLieLow ? Math.round(ladenLowCm(scene, stem, line)) : LADEN_LOW_CM;
   return {
     ...(uprights && { uprights: uprights.count, rubBy: uprights.by }),
     ...(ladenCm < LADEN_LOW_CM && { ladenCm }),

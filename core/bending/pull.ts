@@ -1,4 +1,4 @@
-import { pointsOf, settle, type Load, type Vec2 } from './beam';
+import { settle, type Load, type Vec2 } from './beam';
 import type { LimbBeam } from './limb-beam';
 import type { WoodState } from '../tree/wood-states';
 import type { WoodBears } from './wood';
@@ -32,6 +32,8 @@ export interface Worst {
 }
 
 const MOST_TURNS = 60;
+/** A cord's direction is found when no piece turns further than this by it, rad. */
+const MOVED = 1e-6;
 
 /** A pull of so many N on the outer end of a piece. */
 export interface Pull {
@@ -61,15 +63,18 @@ export function pulledAtOnce(limb: LimbBeam, pulls: readonly Pull[], from = limb
     const moved = then.reduce((most, rad, i) => Math.max(most, Math.abs(rad - (angles[i] as number))), 0);
     // Where the cord swings to and fro its direction is taken between the two.
     angles = turn > 20 ? then.map((rad, i) => (rad + (angles[i] as number)) / 2) : then;
-    if (pulls.every(({ by }) => by.kind === 'fixed') || moved < 1e-7) break;
+    if (pulls.every(({ by }) => by.kind === 'fixed') || moved < MOVED) break;
   }
   return { angles, pullN: pulls[0]?.pullN ?? 0, ...strained(limb, angles) };
 }
 
 function directionOf({ beam }: LimbBeam, angles: Float64Array, piece: number, by: PulledBy): Vec2 {
   if (by.kind === 'fixed') return by.direction;
-  const at = pointsOf(beam, angles)[piece] as Vec2;
-  const [x, y] = [by.point[0] - at[0], by.point[1] - at[1]];
+  let [x, y] = by.point;
+  for (let i = 0; i <= piece; i++) {
+    x -= beam.pieceCm * Math.cos(angles[i] as number);
+    y -= beam.pieceCm * Math.sin(angles[i] as number);
+  }
   const far = Math.max(1e-9, Math.hypot(x, y)) * (by.kind === 'toward' ? 1 : -1);
   return [x / far, y / far];
 }
@@ -79,22 +84,25 @@ export function strained(
   { beam, present, diameterMm, bears, wood }: LimbBeam,
   angles: ArrayLike<number>,
 ): Pick<Bent, 'strain' | 'worst'> {
-  const strain = new Float64Array(angles.length);
-  let worst = 0;
-  for (let i = 0; i < angles.length; i++) {
-    const before = (of: ArrayLike<number>): number => (i === 0 ? beam.clampRad : (of[i - 1] as number));
-    const turn = (angles[i] as number) - before(angles) - ((present[i] as number) - before(present));
+  const n = angles.length;
+  const strain = new Float64Array(n);
+  let [worst, most] = [0, -1];
+  let [before, was] = [beam.clampRad, beam.clampRad];
+  for (let i = 0; i < n; i++) {
+    const [rad, lay] = [angles[i] as number, present[i] as number];
     const overCm = beam.pieceCm * (i === 0 ? 0.5 : 1);
-    strain[i] = (Math.abs(turn) / overCm) * ((diameterMm[i] as number) / 20);
-    const times = (k: number): number => (strain[k] as number) / (bears[k] as WoodBears).strain;
-    if (times(i) > times(worst)) worst = i;
+    const added = (Math.abs(rad - before - (lay - was)) / overCm) * ((diameterMm[i] as number) / 20);
+    const times = added / (bears[i] as WoodBears).strain;
+    if (times > most) [worst, most] = [i, times];
+    strain[i] = added;
+    [before, was] = [rad, lay];
   }
-  const its = bears[worst] as WoodBears;
+  const { doubt } = bears[worst] as WoodBears;
   return {
     strain,
     worst: {
       ...{ piece: worst, atCm: worst * beam.pieceCm, strain: strain[worst] as number },
-      ...{ times: (strain[worst] as number) / its.strain, wood: wood[worst] as WoodState, doubt: its.doubt },
+      ...{ times: most, wood: wood[worst] as WoodState, doubt },
     },
   };
 }
@@ -114,6 +122,7 @@ const NEAR = 1e-3;
 /**
  * The least pull at which a measure of the bent limb comes to a wish, both rising with the pull; undefined where no pull brings it there.
  * The pull is doubled until it does, then closed in on from both sides (regula falsi with the Illinois rule).
+ * @param guessN a pull that may be near, N, to begin with
  */
 export function pulledTo(
   limb: LimbBeam,
@@ -121,9 +130,11 @@ export function pulledTo(
   by: PulledBy,
   measure: (bent: Bent) => number,
   wish: number,
+  guessN?: number,
 ): Bent | undefined {
-  const start = (limb.beam.stiffness[0] as number) / limb.stem.length.value ** 2 / 8;
-  let low = pulled(limb, piece, by, 0);
+  const start = guessN ?? (limb.beam.stiffness[0] as number) / limb.stem.length.value ** 2 / 2;
+  // Unpulled it lies as it was read.
+  let low: Bent = { angles: limb.present, pullN: 0, ...strained(limb, limb.present) };
   if (measure(low) >= wish) return low;
   let high = low;
   for (let doubled = 0; measure(high) < wish; doubled++) {

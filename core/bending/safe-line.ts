@@ -79,10 +79,12 @@ function lineOf(scene: Asked, limb: LimbBeam, { way, toDeg }: BendAsked): SafeLi
   const sign = goesDown ? -1 : 1;
   const turned = (bent: Bent): number => Math.abs(runOf(limb, bent.angles, way) - nowDeg);
   const wanted = Math.abs(toDeg - nowDeg);
-  const ties = TIE_SHARES.flatMap((share): { piece: number; bent: Bent; reached: number }[] => {
+  let guessN: number | undefined;
+  const ties = TIE_SHARES.flatMap((share): { piece: number; bent: Bent }[] => {
     const piece = Math.max(0, Math.round(share * PIECES) - 1);
-    const bent = pulledTo(limb, piece, pullOf(sign), turned, wanted);
-    return bent ? [{ piece, bent, reached: wanted }] : [];
+    const bent = pulledTo(limb, piece, pullOf(sign), turned, wanted, guessN);
+    guessN = bent?.pullN;
+    return bent ? [{ piece, bent }] : [];
   });
   const fair = ties.filter(({ bent }) => tipPast(limb, bent, way, toDeg, goesDown) <= TIP_PAST_DEG);
   const best = (fair.length > 0 ? fair : ties.slice(0, 1)).sort(
@@ -94,7 +96,7 @@ function lineOf(scene: Asked, limb: LimbBeam, { way, toDeg }: BendAsked): SafeLi
   const most = timesAt(scene.limits('crack.chanceRatio').value, worst.doubt);
   /** The turn at which the wood is asked so much; past any that is of use where it never is. */
   const at = (times: number): number => {
-    const part = pulledTo(limb, piece, pullOf(sign), (one) => one.worst.times, times);
+    const part = pulledTo(limb, piece, pullOf(sign), (one) => one.worst.times, times, bent.pullN);
     return part ? Math.min(MOST_TURN_DEG, turned(part)) : MOST_TURN_DEG;
   };
   const angle = (turn: number): number =>

@@ -27,6 +27,18 @@ const onDay = (year: number, day: number): string =>
 
 /** The growing season whose growth began in a year, at a place; between the tropics as at 24 degrees. */
 export function growingSeason({ latitudeDeg }: OnEarth, season: number): GrowingSeason {
+  const name = `${latitudeDeg} ${season}`;
+  const found = known.get(name) ?? seasonAt(latitudeDeg, season);
+  if (known.size >= MOST_KNOWN) known.clear();
+  known.set(name, found);
+  return found;
+}
+
+/** Seasons found last: every bend asks for a handful of them. */
+const known = new Map<string, GrowingSeason>();
+const MOST_KNOWN = 500;
+
+function seasonAt(latitudeDeg: number, season: number): GrowingSeason {
   const off = Math.max(24, Math.min(66, Math.abs(latitudeDeg))) - 35;
   const south = latitudeDeg < 0 ? HALF_YEAR : 0;
   const day = ({ at35, byDeg }: { at35: number; byDeg: number }): string =>

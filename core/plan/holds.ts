@@ -1,5 +1,7 @@
 import { afterActs, type Act } from '../acts/acts';
+import type { Held } from '../acts/held';
 import type { TreeScene } from '../acts/scene';
+import { crossedUnder } from '../bending/crossed';
 import { heldBy, tiesToOf } from '../bending/means';
 import type { Worst } from '../bending/pull';
 import { safeLine, type BendAsked } from '../bending/safe-line';
@@ -7,7 +9,7 @@ import { crackChance, timesAt } from '../bending/wood';
 import { onFigure } from '../words/ground';
 import { because, deg } from '../words/message';
 import { layOut } from '../tree/course';
-import { stemOf } from '../tree/stem';
+import { stemOf, type Tree } from '../tree/stem';
 import type { PlanQuestion } from './question';
 
 type Bending = Extract<Act, { kind: 'bend' | 'swing' | 'spread' }>;
@@ -49,7 +51,23 @@ export function withHolds(
       ? [noted({ ...act, toDeg: line.nowDeg, held: short, reason }, nearerLine.bent.worst, asks)]
       : [];
   });
-  return bothWays(scene, held, asks);
+  return ledPast(cut, bothWays(scene, held, asks));
+}
+
+/** What hangs straight down from its tie to the ground. */
+const DOWN: readonly Held['by'][] = ['ground-peg', 'prop'];
+
+/** Cords that would rub on a limb as all the bends together leave it: they are led past it. */
+function ledPast(cut: Tree, acts: readonly Act[]): Act[] {
+  const laid = layOut(afterActs(cut, acts.filter(isBending)));
+  return acts.map((act) => {
+    const stem = isBending(act) ? stemOf(cut, act.stemId) : undefined;
+    if (!isBending(act) || !stem || !act.held || !DOWN.includes(act.held.by)) return act;
+    const held = { ...act.held };
+    delete held.crosses;
+    const crosses = crossedUnder(laid, stem, held.tieCm);
+    return { ...act, held: { ...held, ...(crosses && { crosses: crosses.tag }) } };
+  });
 }
 
 function noted(act: Bending, worst: Worst, asks: Map<Act, Worst>): Act {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { momentsAt, pointsOf, settle } from '../bending/beam';
+import { pointsOf, settle } from '../bending/beam';
 import { PIECES } from '../bending/limb-beam';
 import { sceneOf } from '../judging/scene';
 import { reading } from '../readings/reading';

@@ -1,11 +1,10 @@
 import type { Act } from '../acts/acts';
 import type { Held } from '../acts/held';
-import { norm, subtract, type Vec3 } from '../geometry/vector';
 import type { TreeState } from '../history/tree-at';
 import type { Judgement } from '../judging/judge';
 import { sceneOf } from '../judging/scene';
 import { layOut, positionAt, type LaidTree } from '../tree/course';
-import { stemOf, withDescendants } from '../tree/stem';
+import { stemOf, withDescendants, type Stem } from '../tree/stem';
 import { diameterAt, taperOf } from '../tree/taper';
 
 type Promised = (state: TreeState, judged: Judgement) => string[];
@@ -16,15 +15,19 @@ const heldOf = ({ plan }: Judgement): HeldAct[] =>
 
 /** What is held by a cord or prop to the ground straight under its tie. */
 const DOWN: readonly Held['by'][] = ['ground-peg', 'prop'];
-/** A cord this deep in the middle of another limb lies through it, however its bark is reckoned, cm. */
-const IN_CM = 0.2;
+/** Places between two points of a course that are looked at. */
+const FINE = 24;
 
-/** Places every cm or so down from where a limb is tied to the ground. */
-function cordOf(laid: LaidTree, { stemId, held }: HeldAct): Vec3[] {
-  const course = laid.courses.get(stemId);
-  if (!course || !DOWN.includes(held.by)) return [];
-  const [east, north, up] = positionAt(course, Math.min(course.lengthCm, held.tieCm));
-  return Array.from({ length: Math.max(0, Math.ceil(up)) }, (_, i): Vec3 => [east, north, up - i]);
+/** Whether a stem passes through the line straight down from where a limb is tied, looked at place by place. */
+function liesAcross(laid: LaidTree, { stemId, held }: HeldAct, other: Stem): boolean {
+  const [tied, course] = [laid.courses.get(stemId), laid.courses.get(other.id)];
+  if (!tied || !course || !DOWN.includes(held.by)) return false;
+  const [east, north, up] = positionAt(tied, Math.min(tied.lengthCm, held.tieCm));
+  const places = FINE * course.points.length;
+  return Array.from({ length: places }, (_, i) => (i / places) * course.lengthCm).some((sCm) => {
+    const [x, y, z] = positionAt(course, sCm);
+    return z < up && Math.hypot(x - east, y - north) < diameterAt(taperOf(other), sCm) / 20;
+  });
 }
 
 /** Promises that a judgement of any tree keeps about what it bends and holds, and where one breaks it. */
@@ -49,23 +52,13 @@ export const HELD_PROMISES: Readonly<Record<string, Promised>> = {
   'no cord lies through another limb without saying so': (_, judged) => {
     const laid = layOut(judged.plan.after);
     return heldOf(judged).flatMap((act) => {
-      if (act.held.crosses !== undefined) return [];
+      const stem = stemOf(laid.tree, act.stemId);
+      if (act.held.crosses !== undefined || !stem) return [];
       const own = withDescendants(laid.tree, act.stemId);
-      const cord = cordOf(laid, act);
+      const carrier = stem.parent.kind === 'stem' ? stem.parent.stemId : undefined;
       return laid.tree.stems
-        .filter(({ id }) => !own.has(id) && id !== laid.trunk?.id)
-        .filter(({ parent, id }) => parent.kind === 'stem' || id !== act.stemId)
-        .filter(({ id }) => {
-          const stem = stemOf(laid.tree, act.stemId);
-          return stem?.parent.kind !== 'stem' || stem.parent.stemId !== id;
-        })
-        .filter((other) => {
-          const course = laid.courses.get(other.id);
-          return course?.points.some((point, i) => {
-            const half = diameterAt(taperOf(other), (i / (course.points.length - 1)) * course.lengthCm) / 20;
-            return cord.some((place) => norm(subtract(place, point)) < half - IN_CM);
-          });
-        })
+        .filter(({ id }) => !own.has(id) && id !== laid.trunk?.id && id !== carrier)
+        .filter((other) => liesAcross(laid, act, other))
         .map(({ id }) => `${act.stemId} through ${id}`);
     });
   },
