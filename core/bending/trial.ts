@@ -77,6 +77,17 @@ export function tryBend(
   };
 }
 
+/** How far a limb may be bent toward an angle today, and where it is tied then: what a hand that draws it feels. */
+export function feltAt(
+  scene: TreeScene,
+  stem: Stem,
+  toDeg: number,
+): { runDeg: number; nowDeg: number; tieCm: number } {
+  const { limb, piece, nowDeg } = safeLine(scene, stem, { way: 'upright', toDeg });
+  const tieCm = (piece + 1) * limb.beam.pieceCm;
+  return { runDeg: runOf(limb, limb.present, 'upright'), nowDeg, tieCm };
+}
+
 /** Every means there is for a bend to an angle today, the best first; none where it would crack. */
 export function meansFor(scene: TreeScene, stem: Stem, toDeg: number, tiesTo?: TiesTo): MeansHere[] {
   const asked = { way: 'upright', toDeg } as const;

@@ -5,6 +5,7 @@ import {
   oldWounds,
   woundsLeft,
   doneOn,
+  feltAt,
   fixedTo,
   draftOf,
   formatValue,
@@ -14,7 +15,6 @@ import {
   RULE_SET,
   sceneOf,
   treeState,
-  tryBend,
   withBent,
   woodSeason,
   wrapBearing,
@@ -198,11 +198,7 @@ export const BenchStore = signalStore(
         const state = store.state();
         const stem = state?.tree.stems.find(({ id }) => id === stemId);
         if (!state || !stem) return;
-        const scene = sceneOf(state);
-        const trial = tryBend(scene, stem, toDeg);
-        const runDeg = trial?.runDeg ?? toDeg;
-        const tieCm = trial?.held?.tieCm ?? stem.length.value / 2;
-        const bending = { stemId, runDeg, toDeg, nowDeg: trial?.nowDeg ?? toDeg, tieCm };
+        const bending = { stemId, toDeg, ...feltAt(sceneOf(state), stem, toDeg) };
         patchState(store, { bending, moment: 'stands', tried: undefined });
       },
       unbend(): void {
