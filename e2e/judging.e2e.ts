@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, goTo, test, type Page } from './on-a-day';
 import { outlinesIn } from './screens';
 
@@ -165,4 +166,70 @@ test('a planned bend says on its card where it is tied, how it pulls and when it
   const bend = page.locator('.card-acts [data-act=bend]').first();
   await expect(bend).toContainText(/bend from 46° to 85°, tied \d+ cm out on the wire/);
   await expect(bend).toContainText(/Pull like .* kg; loop .* mm wide; look from .*, off about .* 2027/);
+});
+
+test('a limb is drawn down by its end on the tree, which follows and then resists', async ({ page }) => {
+  await openTree(page, 'finch');
+  await page.locator('[data-tag=i]').click();
+  await hand(page).locator('.bend-try summary').click();
+  const end = page.getByRole('button', { name: 'Draw the limb to where it should lie' });
+  const box = await end.boundingBox();
+  if (!box) throw new Error('the end of the limb is nowhere');
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 12, y + 40, { steps: 6 });
+  await page.mouse.up();
+  await expect(page.locator('.bend-words')).toContainText(/\d+°.*; safe in one go to \d+°/);
+  const tip = await end.boundingBox();
+  expect(tip?.y).toBeGreaterThan(box.y + 10);
+  await end.focus();
+  for (let i = 0; i < 40; i++) await page.keyboard.press('ArrowDown');
+  await expect(page.locator('.bend-words')).toContainText('it resists');
+  await expect(hand(page).locator('.bend-try')).toContainText(/In stages|It would crack|A risk|Wait until/);
+});
+
+test('a tree that needs a stake says why, how it is set and until when; staked, it is on record with its days', async ({
+  page,
+}) => {
+  await page.goto('/tree/ember/stake');
+  await expect(page.locator('h2').first()).toHaveText('Its roots do not hold it in a gust yet.');
+  await expect(page.locator('.to-do')).toContainText(
+    /drive a stake of 90 cm SW of the stem, 30 cm of it in the ground/,
+  );
+  await expect(page.locator('.caution').first()).toContainText('pipes and cables');
+  await page.getByRole('button', { name: 'It is staked so' }).click();
+  await expect(page.locator('.days')).toContainText(/on since .*look at it .*off about/);
+  await page.getByRole('button', { name: 'Taken off' }).click();
+  await expect(page.locator('.stake-page')).toContainText('Nothing is on record.');
+});
+
+test('what a yard carries is one table, saved as it stands', async ({ page }) => {
+  await page.goto('/kit');
+  await expect(page.locator('.kit')).toContainText(/soft broad ties/);
+  await expect(page.locator('.kit')).toContainText(/stakes90 cm, 40 mm thick1/);
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as a table' }).click();
+  const path = await (await saving).path();
+  const [head, ...rows] = readFileSync(path, 'utf8').split('\n');
+  expect(head).toBe('Thing,Size,How many');
+  expect(rows).toHaveLength(await page.locator('.kit tbody tr').count());
+});
+
+test('a tie that is due says so on the tree and in the hand; let go, it is gone and in the book', async ({
+  page,
+}) => {
+  await openTree(page, 'pell');
+  await expect(page.locator('.mark.fixed.due')).toHaveCount(3);
+  await page.locator('[data-tag=a]').click();
+  const things = hand(page).locator('.things');
+  await expect(things).toContainText('has done its work since 23 September 2026');
+  await things.getByRole('button', { name: 'Let go and see' }).click();
+  await things.getByLabel('It now lies at').fill('92');
+  await things.getByLabel('It now lies at').blur();
+  await things.getByRole('button', { name: 'Leave it off' }).click();
+  await expect(things.locator('.thing')).toHaveCount(0);
+  await expect(page.locator('.mark.fixed.due')).toHaveCount(2);
+  await page.goto('/tree/pell/book');
+  await expect(page.locator('.entries')).toContainText('tie let go: came back 6°');
 });

@@ -20,6 +20,8 @@ export const SCREENS = [
   ['about a tree', '/tree/weir/facts', '#tree-name'],
   ['a tree’s book', '/tree/weir/book', '.entries li'],
   ['round', '/cards', '.card-acts li'],
+  ['what to carry', '/kit', '.kit tbody tr'],
+  ['stake', '/tree/ember/stake', '.stake-parts li'],
 ] as const;
 
 /** Where a screen is, in the language made up for tests. */
