@@ -28,7 +28,7 @@ export interface ActSupplies {
 }
 
 /** Under which of a few words an act is counted on a tree's one line. */
-export type ActCount = 'take-out' | 'shorten' | 'bend' | 'date' | 'make';
+export type ActCount = 'take-out' | 'shorten' | 'bend' | 'date' | 'make' | 'stake' | 'ties';
 
 /** All that is known of a kind of act: one file for each. */
 export interface ActWays<A> {

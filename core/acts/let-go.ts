@@ -45,5 +45,5 @@ export const letGo: ActWays<LetGo> = {
   supplies: () => ({}),
   minutes: () => 2,
   mark: (laid, act) => limbMark(laid, act.stemId),
-  counted: () => undefined,
+  counted: () => 'ties',
 };

@@ -37,5 +37,5 @@ export const loosen: ActWays<Loosen> = {
   supplies: () => ({ ties: 1 }),
   minutes: () => 3,
   mark: (laid, act) => limbMark(laid, act.stemId),
-  counted: () => undefined,
+  counted: () => 'ties',
 };

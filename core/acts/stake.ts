@@ -65,5 +65,5 @@ export const stake: ActWays<Stake> = {
   supplies: ({ staked: { ties } }) => ({ ties }),
   minutes: (_, { staked: { by } }) => (by === 'guys' ? 25 : by === 'stake' ? 10 : 6),
   mark: (laid, act) => limbMark(laid, act.stemId),
-  counted: () => undefined,
+  counted: () => 'stake',
 };

@@ -222,6 +222,8 @@ describe('what newer events carry', () => {
       },
     ],
     [false, { kind: 'cracked', treeId: 'weir', stemId: 'a', atCm: 4, strained: { strainPercent: 3 } }],
+    [true, { kind: 'rules-set', treeId: 'weir', rules: { 'top.limbRatio': 0.5 } }],
+    [false, { kind: 'rules-set', treeId: 'weir', rules: { 'top.limbLength': 0.5 } }],
     [true, { kind: 'let-go', treeId: 'weir', stemId: 'a', what: 'tie', backToDeg: 50, staysOff: true }],
     [false, { kind: 'let-go', treeId: 'weir', stemId: 'a', what: 'tie', backToDeg: 50 }],
     [false, { kind: 'visit', treeId: 'weir', stems: { a: { budsSeen: { facings: [{ atCm: 40 }] } } } }],

@@ -29,14 +29,18 @@ export const RULE_KEYS = Object.keys(RULE_DEFAULTS) as RuleKey[];
 /** Sparse figures that stand in for the defaults. */
 export type RuleOverrides = Partial<Record<RuleKey, number>>;
 
+/** Figures that books may have set and that nothing is measured by any more: they are read, and passed over. */
+export const RETIRED_KEYS = ['top.limbRatio'] as const;
+
 /** Figures set by a grower, each within its own bounds. */
 export const rulesSchema = object(
-  Object.fromEntries(
-    RULE_KEYS.map((key) => {
+  Object.fromEntries([
+    ...RULE_KEYS.map((key) => {
       const { least, most } = RULE_DEFAULTS[key];
-      return [key, between(least, most).optional()];
+      return [key, between(least, most).optional()] as const;
     }),
-  ),
+    ...RETIRED_KEYS.map((key) => [key, between(0, 1).optional()] as const),
+  ]),
 )
   .strict()
   .required()

@@ -20,7 +20,6 @@ export const FORM_FIGURES = {
   'storey.firstCm': guidance(50, 'cm', [10, 250]),
   'storey.heightCm': working(90, 'cm', [20, 200]),
   'top.fromCm': working(125, 'cm', [50, 400]),
-  'top.limbRatio': guidance(0.6, 'ratio', [0.2, 1]),
   'top.wish': guidance(3, 'count', [0, 8]),
   'top.most': guidance(4, 'count', [1, 10]),
   'top.overCm': working(45, 'cm', [5, 200]),

@@ -10,8 +10,11 @@ import table from '../judgements/judgements.cases.json';
 import { reading } from '../readings/reading';
 import { bentAxes } from '../testing/bent-axes';
 import { shareOf } from '../testing/deep';
+import { randomTree } from '../testing/random-trees';
+import { armWith, bushOf, fanOf, pinned, topOf } from '../testing/many-limbed';
 import { newPlanted } from '../testing/new-planted';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
+import found from './live-trees.json';
 import { RULE_KEYS, type RuleKey, type RuleOverrides } from './defaults';
 
 type Row = [id: string, h: number, bearing: number, angle: number, length: number, mm: number];
@@ -250,56 +253,6 @@ const STOREYS: TestTree[] = (['spiral-leader', 'bent-down-axis', 'modified-leade
   ],
 );
 
-const fanOf = (count: number): TestTree => ({
-  ...{ form: 'fan', trunk: { length: 40, mm: 40, headed: true } },
-  limbs: Array.from({ length: count }, (_, i) => ({
-    ...{
-      id: `f${i}`,
-      h: 24 + (i % 7) * 2.2,
-      bearing: i % 2 ? 90 : 270,
-      angle: 82 - i * (70 / count),
-      length: 60,
-      mm: 10,
-    },
-  })),
-});
-
-/** A fan's arm with a rib at each of some distances along it. */
-const armWith = (...fromCm: number[]): TestTree => ({
-  ...{ form: 'fan', trunk: { length: 40, mm: 40, headed: true } },
-  limbs: [
-    { id: 'arm', h: 30, bearing: 90, angle: 60, length: 90, mm: 20 },
-    ...fromCm.map((h, i) => ({
-      ...{ id: `r${i}`, h, bearing: 90, angle: 30 - i, length: 60, mm: 10 },
-      more: { parent: { kind: 'stem' as const, stemId: 'arm' } },
-    })),
-  ],
-});
-
-const pinned = (tree: TestTree): TestTree => ({
-  ...tree,
-  rulings: Object.fromEntries(tree.limbs.map(({ id }) => [id, 'keep' as const])),
-});
-
-/** A modified leader whose top has small limbs evenly round it. */
-const topOf = (count: number): TestTree => ({
-  ...{ form: 'modified-leader', trunk: { length: 240, mm: 46 } },
-  limbs: [
-    ...FOUR.map((limb) => ({ ...limb, h: limb.h + 15, mm: 15 })),
-    ...Array.from({ length: count }, (_, i) => ({
-      ...{ id: `t${i}`, h: 135 + i * 11, bearing: (i * 360) / count, angle: 60, length: 30, mm: 5 },
-    })),
-  ],
-});
-
-const bushOf = (apartCm: number): TestTree => ({
-  ...{ form: 'multi-stem-bush', kind: 'quince', trunk: { length: 120, mm: 22 } },
-  limbs: [0, 1, 2, 3].map((i) => ({
-    ...{ id: `b${i}`, h: 0, bearing: i * 90, angle: 20, length: 110, mm: 18 },
-    more: { parent: { kind: 'ground', eastCm: (i + 1) * apartCm, northCm: 0 } },
-  })),
-});
-
 const ALL: TreeState[] = [
   ...[
     ...CUT_PROBES,
@@ -316,6 +269,8 @@ const ALL: TreeState[] = [
     ...bentAxes(),
   ].map(treeOf),
   ...newPlanted(),
+  ...(found.trees as TestTree[]).map(treeOf),
+  ...found.seeds.map(randomTree),
   ...(table.trees as unknown as JudgementCase[]).map(caseTree),
 ];
 

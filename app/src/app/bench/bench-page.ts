@@ -127,6 +127,8 @@ export class BenchPage {
       [count('bend'), 'account.bent'],
       [count('date'), 'account.dated'],
       [count('make'), 'account.made'],
+      [count('stake'), 'account.staked'],
+      [count('ties'), 'account.ties'],
     ] as const;
     const percentOf = (share: number): number => Math.round(share * 100);
     const which = this.bench.state()?.shapedBefore ? 'capRatio' : 'firstRatio';

@@ -46,6 +46,8 @@ function nextOf(judging: TreeJudging | undefined): NextThing {
       [count('bend'), 'next.bend'],
       [count('date'), 'next.date'],
       [notches, 'next.notch'],
+      [count('stake'), 'next.stake'],
+      [count('ties'), 'next.ties'],
     ] as const
   ).flatMap(([n, code]) => (n > 0 ? [told(code, { n })] : []));
   const { holdOff } = judged;

@@ -12,7 +12,7 @@ import { HandStore } from './hand-store';
   template: `
     @for (act of acts(); track act.id) {
       <p class="act" [attr.data-act]="act.kind">
-        <b>{{ act.words | told }}.</b>
+        <b>{{ act.words | told }}.</b>&ngsp;
         @if (act.isNews) {
           <eb-reason [reason]="act.reason" [of]="bench.state()" />
         }
