@@ -18,10 +18,14 @@ export function footHeightCm({ laid }: Pick<TreeScene, 'laid'>, stemId: StemId):
 /** What has a cord that somebody may walk into, or a stake with it. */
 const CORDED: ReadonlySet<Means> = new Set(['ground-peg', 'trunk', 'aside']);
 
+/** What animals that browse here make of a cord. */
+const animalsTold = ({ site }: TreeScene): Message[] =>
+  site.clearance.some(({ what }) => what === 'browses') ? [told('caution.animals')] : [];
+
 /** The cautions of bending a limb or tying it aside. */
 export const tyingCautions = (scene: TreeScene, heightCm: number, held: Held | undefined): Message[] => [
   told('caution.tying'),
-  ...(!held || CORDED.has(held.by) ? [told('caution.cord')] : []),
+  ...(!held || CORDED.has(held.by) ? [told('caution.cord'), ...animalsTold(scene)] : []),
   ...reachCautions(scene, heightCm),
 ];
 

@@ -7,8 +7,9 @@ import type { Worst } from '../bending/pull';
 import { safeLine, type BendAsked } from '../bending/safe-line';
 import { crackChance, timesAt } from '../bending/wood';
 import { onFigure } from '../words/ground';
-import { because, deg } from '../words/message';
+import { because, deg, type MessageCode } from '../words/message';
 import { layOut } from '../tree/course';
+import { joinHeightCm } from '../tree/joins';
 import { stemOf, type Tree } from '../tree/stem';
 import type { PlanQuestion } from './question';
 
@@ -19,7 +20,8 @@ const isBending = (act: Act): act is Bending =>
 
 /**
  * The acts with every bend computed on the limb as the cuts leave it: how far is safe, what holds it, until when. One that would crack is brought
- * as far as is safe; not at all where that is not worth a tie.
+ * as far as is safe; not at all where that is not worth a tie, nor for its form's angle
+ * out of reach.
  */
 export function withHolds(
   { scene, form }: Pick<PlanQuestion, 'scene' | 'form'>,
@@ -36,6 +38,8 @@ export function withHolds(
   const held = acts.flatMap((act): Act[] => {
     const stem = isBending(act) ? stemOf(cut, act.stemId) : undefined;
     if (!isBending(act) || !stem) return [act];
+    const isOutOfReach = joinHeightCm(then.laid, stem) > scene.site.reachCm;
+    if (isOutOfReach && FOR_FORM.includes(act.reason.code)) return [];
     const asked = askedBy(act);
     const line = safeLine(then, stem, asked);
     const by = heldBy(then, stem, line, asked, { ...among, isSoftJoin: act.kind === 'spread' });
@@ -53,6 +57,15 @@ export function withHolds(
   });
   return ledPast(cut, bothWays(scene, held, asks));
 }
+
+/** A bend that only brings a limb nearer to its form's angle is not tied out of reach; one that its place rests on, or that holds a rival back, is, with its caution. */
+const FOR_FORM: readonly MessageCode[] = [
+  'bend.form',
+  'bend.form.raised',
+  'bend.form.stages',
+  'bend.form.stages-raised',
+  'bend.raise-weak',
+];
 
 /** What hangs straight down from its tie to the ground. */
 const DOWN: readonly Held['by'][] = ['ground-peg', 'prop'];

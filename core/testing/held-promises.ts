@@ -73,6 +73,14 @@ export const HELD_PROMISES: Readonly<Record<string, Promised>> = {
         [stemId, stages.map(({ on }) => on).join(' '), lookOn, offBy].join(' '),
       ),
 
+  'nothing is tied out of reach for its form’s angle alone': (state, judged) => {
+    const { laid } = sceneOf(state);
+    return heldOf(judged)
+      .filter(({ reason: { code } }) => code.startsWith('bend.form') || code === 'bend.raise-weak')
+      .filter(({ stemId }) => (laid.courses.get(stemId)?.points[0]?.[2] ?? 0) > state.site.reachCm + 1)
+      .map(({ stemId }) => stemId);
+  },
+
   'no jug hangs among animals, and a loop leaves room to thicken': (state, judged) =>
     heldOf(judged).flatMap(({ stemId, held: { by, loopMm, tieCm } }) => {
       const stem = stemOf(judged.plan.after, stemId);

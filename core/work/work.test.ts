@@ -234,7 +234,7 @@ describe('a caution', () => {
     ['in leaf looks for nests', {}, { visitedOn: '2026-06-14' }, /nests/],
     ['on a fig covers the skin', {}, { kind: 'fig' }, /burns skin/],
     ['on a walnut too', {}, { kind: 'walnut' }, /sleeves/],
-    ['at a cord flags it and caps the stake', { kind: 'bend', fromDeg: 40, toDeg: 50 }, {}, /cap the stake/],
+    ['at a cord flags it and caps the stake', { kind: 'bend', fromDeg: 40, toDeg: 50 }, {}, /Cap a stake/],
     ['at a soft join stops when it creaks', { kind: 'spread', fromDeg: 40, toDeg: 50 }, {}, /creaks/],
     [
       'at a notch cuts away from the hand',
