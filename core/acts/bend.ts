@@ -34,8 +34,10 @@ export function bent(stem: Stem, toDeg: number, tieCm?: number): Stem {
 }
 
 /** A tree with a stem bent so, as it is tried: nothing is fixed to it. */
-export const withBent = (tree: Tree, stemId: StemId, toDeg: number, tieCm: number): Tree =>
-  changedStem(tree, stemId, (stem) => bent(stem, toDeg, tieCm));
+export const withBent = (
+  tree: Tree,
+  { stemId, toDeg, tieCm }: { stemId: StemId; toDeg: number; tieCm: number },
+): Tree => changedStem(tree, stemId, (stem) => bent(stem, toDeg, tieCm));
 
 export const bend: ActWays<Bend> = {
   schema,

@@ -77,4 +77,35 @@ describe('a planned bend', () => {
     }
     expect(bends).toBeGreaterThan(3);
   });
+
+  it('down and aside at once is asked both: the chance is told of both, and only the first is done where both would not be safe', () => {
+    const bothOn = (of: Limb): Act[] => {
+      const state = treeOf({ form: 'central-leader', trunk: { length: 240, mm: 46 }, limbs: [of] });
+      const [reason, stemId] = [because('as-written'), of.id];
+      const acts = [
+        { kind: 'bend', stemId, fromDeg: 40, toDeg: 80, reason },
+        { kind: 'swing', stemId, fromDeg: 350, toDeg: 25, reason },
+      ] as Act[];
+      const question = { scene: sceneOf(state) as unknown as FormScene, form: formOf(state.form) as Form };
+      return withHolds(question, acts);
+    };
+    const chanceOf = (act: Act | undefined): number => (act?.kind === 'bend' && act.held?.chance) || 0;
+    const [down, aside] = bothOn(limb({ mm: 10 }));
+    expect([down?.kind, aside?.kind]).toEqual(['bend', 'swing']);
+    expect(chanceOf(down)).toBeGreaterThan(chanceOf(held(limb({ mm: 10 }), { kind: 'bend' })[0]));
+    const kinds = [...Array(14).keys()].map((i) =>
+      bothOn(limb({ mm: 10 + i }))
+        .map(({ kind }) => kind)
+        .join(),
+    );
+    expect(kinds).toContain('bend');
+  });
+
+  it('for its form’s angle alone is not planned out of reach', () => {
+    const high = limb({ h: 230, length: 70 });
+    const reason = because('bend.form', {});
+    const tree = { trunk: { length: 330, mm: 52 } };
+    expect(held(high, { kind: 'bend', reason }, tree)).toEqual([]);
+    expect(held(high, { kind: 'bend' }, tree)).toHaveLength(1);
+  });
 });

@@ -29,7 +29,6 @@ import {
   type ChosenSet,
   type SchoolId,
   type BudReadings,
-  type Tree,
   type TreeState,
   type Verdict,
 } from '../../../../core';
@@ -116,7 +115,7 @@ export const BenchStore = signalStore(
       if (answer && tried) return { ...triedOn(shown, tried, answer.verdicts), season, day, wounds };
       return {
         ...(!isAfter && { fixed: fixed() }),
-        laid: layOut(isAfter ? answer.plan.after : bending ? bentOn(shown.tree, bending) : shown.tree),
+        laid: layOut(isAfter ? answer.plan.after : bending ? withBent(shown.tree, bending) : shown.tree),
         room: extentOf(layOut(shown.tree)),
         ...{ season, day },
         wounds: isAfter ? [...wounds, ...woundsLeft(shown.tree, answer.plan.acts, day)] : wounds,
@@ -331,9 +330,6 @@ export const BenchStore = signalStore(
     };
   }),
 );
-
-const bentOn = (tree: Tree, { stemId, toDeg, tieCm }: NonNullable<BenchState['bending']>): Tree =>
-  withBent(tree, stemId, toDeg, tieCm);
 
 /** The tree with another set of limbs: marked as that set has it, and nothing cut yet. */
 function triedOn(

@@ -169,7 +169,11 @@ function madeFastTo({ held, joinCm }: BendTrial, [x, y]: Point): Point | undefin
       return [0, held.tieCm];
     case 'above':
       return [0, Math.abs(x)];
-    default:
+    case 'clip':
+    case 'wire':
+    case 'cane':
+    case 'aside':
+    case undefined:
       return undefined;
   }
 }

@@ -136,9 +136,15 @@ function madeFastTo({ fixing, there, seen, carrier }: Fixed): Vec3 | undefined {
       const aside = direction(shape.runBearing.value + (turned < 0 ? -90 : 90), 90);
       return [east + aside[0] * up, north + aside[1] * up, 0];
     }
-    default:
-      return undefined;
+    case 'clip':
+    case 'weight':
+    case 'spreader':
+    case 'prop':
+    case 'wire':
+    case 'cane':
+    case undefined:
   }
+  return undefined;
 }
 
 function peg(pen: Pen, view: View, [east, north]: Vec3): void {

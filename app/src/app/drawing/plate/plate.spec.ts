@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { elevationFrom, layOut, type Wound } from '../../../../../core';
+import { elevationFrom, layOut, type Fixing, type Wound } from '../../../../../core';
 import { treeOf, type Limb, type TestTree } from '../../../../../core/testing/trees';
 import { extentOf, frameFor } from '../frame';
 import { TOKENS } from '../tokens';
@@ -209,5 +209,42 @@ describe('the plate', () => {
       bottom: 0,
     });
     expect(stones[0]?.ellipses[0]?.at[0]).toBeCloseTo(footX + 40 * Math.sin(Math.PI / 3) * scale, 0);
+  });
+
+  describe('draws what is fixed to where it is made fast', () => {
+    const east: Limb = { ...LIMB, bearing: 90 };
+    const frame = (tree: TestTree) =>
+      frameFor(extentOf(layOut(treeOf(tree).tree)), 500, 500, { left: 0, right: 0, top: 0, bottom: 0 });
+    /** Ends of straight lines as thick as a cord or more, cm right of the trunk and up from the ground. */
+    const lines = (fixing: Fixing, on: 'a' | 'trunk' = 'a'): number[][] => {
+      const of = (id: string) => (id === on ? { fixings: [fixing] } : {});
+      const tree = {
+        ...TREE,
+        trunk: { ...TREE.trunk, more: { ...TREE.trunk.more, ...of('trunk') } },
+        limbs: [{ ...east, more: of('a') }],
+      };
+      const { scale, footX, footY } = frame(tree);
+      return drawn(tree)
+        .filter(({ how, paths }) => how === 'stroke' && paths.length === 1 && paths[0]?.length === 2)
+        .map(({ paths }) => paths[0]?.flatMap(([x, y]) => [(x - footX) / scale, (footY - y) / scale]) ?? []);
+    };
+    const isNear = (line: readonly number[], want: readonly number[]): boolean =>
+      want.every((value, i) => Math.abs((line[i] ?? NaN) - value) < 2);
+    // 40 cm out at 60 deg from upright: 35 cm from the trunk and 80 up.
+    const [x, y] = [40 * Math.sin(Math.PI / 3), 60 + 40 * Math.cos(Math.PI / 3)];
+
+    it.each<[Fixing, number[]]>([
+      [{ what: 'tie', atCm: 40, means: 'ground-peg' }, [x, y, x, 0]],
+      [{ what: 'tie', atCm: 40, means: 'trunk' }, [x, y, 0, 25]],
+      [{ what: 'tie', atCm: 40, means: 'above' }, [x, y, 0, 60 + x]],
+      [{ what: 'prop', atCm: 40 }, [x, 0, x, y - 7]],
+    ])('%o', (fixing, want) => expect(lines(fixing).some((line) => isNear(line, want))).toBe(true));
+
+    it('a stake stands beside the stem on its side, from the ground to just over its tie', () => {
+      const stakes = lines({ what: 'stake', atCm: 55, sideDeg: 90 }, 'trunk');
+      expect(stakes.some((line) => isNear(line, [9, 0, 9, 60]))).toBe(true);
+      const guys = lines({ what: 'stake', atCm: 55, means: 'ground-peg' }, 'trunk');
+      expect(guys.some((line) => isNear(line, [0, 55, 55 * Math.sin((2 * Math.PI) / 3), 0]))).toBe(true);
+    });
   });
 });
