@@ -17,6 +17,7 @@ import { pulled, pulledTo, rolled } from './pull';
 import { rolledWorst } from './roll';
 import { safeLine } from './safe-line';
 import { normalBelow } from './chance';
+import type { WoodState } from '../tree/wood-states';
 import { uprightsOf } from './uprights';
 import { crackChance, timesAt, woodBears } from './wood';
 
@@ -52,7 +53,7 @@ describe('the chance of a crack', () => {
 
   it('is greater in older wood and in a stiff kind', () => {
     const limits = resolveLimits({});
-    const strain = (kind: string, state: Parameters<typeof woodBears>[2]): number =>
+    const strain = (kind: string, state: WoodState): number =>
       woodBears({ limits, kind: kindFacts(kind) }, state).strain;
     const ages = (['soft', 'firm', 'one-year', 'two-year', 'older'] as const).map((s) => strain('apple', s));
     expect([...ages].sort((a, b) => b - a)).toEqual(ages);
