@@ -1,7 +1,8 @@
 import { deg, told } from '../words/message';
-import { between, oneOf, shape, type Typed } from '../fields/fields';
+import { between, maybe, oneOf, shape, type Typed } from '../fields/fields';
 import { FIXINGS, type Fixing } from '../tree/stem-readings';
 import { onStem, type ActWays } from './act';
+import { strained } from './bend-came';
 import { changedStem } from './changed-stem';
 import { reachCautions } from './cutting';
 import { footHeightCm, limbMark } from './tying';
@@ -13,6 +14,8 @@ const schema = shape({
   atCm: between(0, 1500).optional(),
   /** Coming back further than this it is tied again, deg; missing for what holds no bend. */
   backDeg: between(0, 180).optional(),
+  /** What the bend it held had asked of its wood, which bore it. */
+  strained: maybe(strained),
 });
 
 /** What held a limb or the stem is taken off; a bent limb is let go first, to see how far it comes back. */

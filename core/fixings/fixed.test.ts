@@ -84,7 +84,8 @@ describe('the plan', () => {
   };
 
   it('lets go what has done its work, and makes wider what gets tight', () => {
-    const off = actsOn(tied({ since: '2025-04-01', offBy: '2026-09-24' })).find(
+    const asked = { strainPercent: 1.1, wood: 'one-year' as const };
+    const off = actsOn(tied({ since: '2025-04-01', offBy: '2026-09-24', ...asked })).find(
       ({ kind }) => kind === 'let-go',
     );
     expect(off).toMatchObject({
@@ -93,6 +94,7 @@ describe('the plan', () => {
       atCm: 40,
       backDeg: 15,
       reason: { code: 'let-go.time.since' },
+      strained: asked,
     });
     const tight = actsOn(
       tied(

@@ -266,3 +266,30 @@ describe('old wounds', () => {
     expect(woundsLeft(sucker, [out('a', 15)], '2026-02-01').map(({ on }) => on)).toEqual(['trunk']);
   });
 });
+
+describe('what came of bends', () => {
+  const asked = { strainPercent: 1.2, wood: 'one-year' as const };
+  const letGo = {
+    ...{ kind: 'let-go' as const, stemId: 'a', what: 'tie' as const, atCm: 40, strained: asked },
+    reason: because('as-written'),
+  };
+  const bendsOf = (...events: BookEvent[]) => treeState(readBook({ yard, events }), 't')?.bends;
+
+  it('is gathered for the yard: a tie let go, as planned or by word, held; a crack did not; what was undone says nothing', () => {
+    const planned = event({
+      kind: 'acts-done',
+      treeId: 't',
+      acts: named([letGo]),
+      left: { stems: {}, gone: [] },
+    });
+    const crack = event({ kind: 'cracked', treeId: 't', stemId: 'a', atCm: 3, strained: asked });
+    const undone = event({ kind: 'withdraw', target: crack.id });
+    const fruit = 'european-plum';
+    expect(bendsOf(planned, crack)).toEqual([
+      { ...asked, came: 'held', fruit },
+      { ...asked, came: 'cracked', fruit },
+    ]);
+    expect(bendsOf(planned, crack, undone)).toEqual([{ ...asked, came: 'held', fruit }]);
+    expect(bendsOf(measured(80))).toBeUndefined();
+  });
+});

@@ -1,8 +1,9 @@
 import { afterActs, type Act } from '../acts/acts';
+import type { Strained } from '../acts/bend-came';
 import { fixedTo, type Fixed } from '../fixings/fixed';
 import { stakingOf } from '../staking/stake';
 import { stemOf } from '../tree/stem';
-import type { FixingKind } from '../tree/stem-readings';
+import type { Fixing, FixingKind } from '../tree/stem-readings';
 import { onFigure, onReading, onTree } from '../words/ground';
 import { because, day, told, type Reason } from '../words/message';
 import type { PlanQuestion } from './question';
@@ -10,7 +11,7 @@ import type { PlanQuestion } from './question';
 /** What holds a bend: it is let go first to see whether the limb stays. */
 const HOLDS_BEND: readonly FixingKind[] = ['tie', 'spreader', 'weight'];
 /** A limb that comes back further than this is tied again, deg. Working value. */
-export const TIE_AGAIN_DEG = 15;
+const TIE_AGAIN_DEG = 15;
 
 /** Ties and all else that is fixed, whose day has come: taken off, or given a wider loop where it has got tight. */
 export function fixingActs({ scene }: PlanQuestion, others: readonly Act[]): Act[] {
@@ -31,6 +32,7 @@ export function fixingActs({ scene }: PlanQuestion, others: readonly Act[]): Act
         {
           ...{ kind: 'let-go', ...which, reason: reasonOf(fixed, 'off') },
           ...(HOLDS_BEND.includes(fixing.what) && { backDeg: TIE_AGAIN_DEG }),
+          ...strainedBy(fixing),
         },
       ];
     if (due === 'tight')
@@ -43,6 +45,10 @@ export function fixingActs({ scene }: PlanQuestion, others: readonly Act[]): Act
     return [];
   });
 }
+
+/** What a thing that held a bend had asked of the wood, where that is on record. */
+const strainedBy = ({ strainPercent, wood }: Fixing): { strained?: Strained } =>
+  strainPercent !== undefined && wood ? { strained: { strainPercent, wood } } : {};
 
 function reasonOf({ stem, fixing, offBy, tightOn }: Fixed, due: 'off' | 'tight'): Reason {
   const ground = onReading(stem.id, 'fixing');

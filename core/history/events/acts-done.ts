@@ -45,6 +45,11 @@ export const actsDone: EventWays<ActsDone> = {
     }
     tree.cuts.clear();
   },
+  // What was let go as planned had held.
+  reduceYard({ bends }, { treeId, acts }) {
+    for (const act of acts)
+      if (act.kind === 'let-go' && act.strained) bends.push({ treeId, ...act.strained, came: 'held' });
+  },
   told: ({ acts }) => told('book.work', { acts: acts.length }),
 };
 
