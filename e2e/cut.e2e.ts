@@ -64,7 +64,7 @@ test('a cut to a limb that stands there names it, and a bud is asked for only aw
 }) => {
   await page.goto('/tree/pell/cut/trunk');
   const which = page.getByRole('region', { name: 'Which bud' });
-  await expect(page.locator('.limb-strip text.rises')).toHaveCount(12);
+  await expect(page.locator('.limb-strip text.rises')).toHaveCount(11);
   await lengthOf(page).fill('195');
   await lengthOf(page).press('Tab');
   await expect(page.locator('.cut-clock')).toBeVisible();
