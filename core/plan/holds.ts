@@ -8,9 +8,9 @@ import { safeLine, type BendAsked } from '../bending/safe-line';
 import { crackChance, timesAt } from '../bending/wood';
 import { onFigure } from '../words/ground';
 import { because, deg, type MessageCode } from '../words/message';
-import { layOut } from '../tree/course';
+import { layOut, tipOf } from '../tree/course';
 import { joinHeightCm } from '../tree/joins';
-import { stemOf, type Tree } from '../tree/stem';
+import { stemOf, type Stem, type Tree } from '../tree/stem';
 import type { PlanQuestion } from './question';
 
 type Bending = Extract<Act, { kind: 'bend' | 'swing' | 'spread' }>;
@@ -38,8 +38,7 @@ export function withHolds(
   const held = acts.flatMap((act): Act[] => {
     const stem = isBending(act) ? stemOf(cut, act.stemId) : undefined;
     if (!isBending(act) || !stem) return [act];
-    const isOutOfReach = joinHeightCm(then.laid, stem) > scene.site.reachCm;
-    if (isOutOfReach && FOR_FORM.includes(act.reason.code)) return [];
+    if (isForForm(act) && isOutOfReach(then, stem) && !standsHighest(then, stem)) return [];
     const asked = askedBy(act);
     const line = safeLine(then, stem, asked);
     const by = heldBy(then, stem, line, asked, { ...among, isSoftJoin: act.kind === 'spread' });
@@ -66,6 +65,21 @@ const FOR_FORM: readonly MessageCode[] = [
   'bend.form.stages-raised',
   'bend.raise-weak',
 ];
+
+const isForForm = ({ reason }: Bending): boolean => FOR_FORM.includes(reason.code);
+
+const isOutOfReach = ({ laid, site }: TreeScene, stem: Stem): boolean =>
+  joinHeightCm(laid, stem) > site.reachCm;
+
+/** Whether a limb's end comes so near the height of the tree that left up it would overtop it. */
+function standsHighest({ laid, limits }: TreeScene, stem: Stem): boolean {
+  const heightOf = (id: string): number => {
+    const course = laid.courses.get(id);
+    return course ? tipOf(course)[2] : 0;
+  };
+  const others = laid.tree.stems.filter(({ id }) => id !== stem.id).map(({ id }) => heightOf(id));
+  return heightOf(stem.id) > Math.max(0, ...others) - limits('leader.clearCm').value;
+}
 
 /** What hangs straight down from its tie to the ground. */
 const DOWN: readonly Held['by'][] = ['ground-peg', 'prop'];

@@ -73,10 +73,12 @@ export const HELD_PROMISES: Readonly<Record<string, Promised>> = {
         [stemId, stages.map(({ on }) => on).join(' '), lookOn, offBy].join(' '),
       ),
 
-  'nothing is tied out of reach for its form’s angle alone': (state, judged) => {
+  'nothing low is tied out of reach for its form’s angle alone': (state, judged) => {
     const { laid } = sceneOf(state);
+    const topCm = Math.max(...[...laid.courses.values()].map((course) => course.points.at(-1)?.[2] ?? 0));
     return heldOf(judged)
       .filter(({ reason: { code } }) => code.startsWith('bend.form') || code === 'bend.raise-weak')
+      .filter(({ stemId }) => (laid.courses.get(stemId)?.points.at(-1)?.[2] ?? 0) < topCm - 80)
       .filter(({ stemId }) => (laid.courses.get(stemId)?.points[0]?.[2] ?? 0) > state.site.reachCm + 1)
       .map(({ stemId }) => stemId);
   },
