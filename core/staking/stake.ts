@@ -3,6 +3,7 @@ import type { TreeScene } from '../acts/scene';
 import { N_PER_KG } from '../bending/fastened';
 import { letGo, lookOn, loopMm } from '../bending/hold';
 import { PIECES } from '../bending/limb-beam';
+import { gainAtMm } from '../bending/means';
 import { timesAt, type WoodBears } from '../bending/wood';
 import { growingSeason } from '../calendar/growing';
 import { wrapBearing } from '../geometry/vector';
@@ -97,44 +98,49 @@ function heldUp(scene: TreeScene, stem: Stem, now: Standing, why: StakedWhy): St
   const by = isBig && scene.when.seasonsGrown <= 1 ? 'guys' : tie ? 'stake' : 'cane';
   const tieCm = by === 'guys' ? Math.round(stem.length.value / 2) : (tie?.atCm ?? stem.length.value - 10);
   const pullN = tie?.pullN ?? now.windN.reduce((sum, n) => sum + n, 0);
-  const mm = diameterAt(taperOf(stem), tieCm);
-  const { thickeningMm } = scene.kind;
-  const gainMm = (thickeningMm.value * mm) / Math.max(1, stem.diameter.value);
+  const size = sizeOf(scene, stem, by, tieCm, pullN);
+  const atCm = size.tieCm;
   const wind = scene.site.windFromDeg;
   const fromLee = scene.answers.stake === 'leeward' ? 180 : 0;
   const offBy = standsFrom(scene, stem);
   return {
-    ...{
-      by,
-      why,
-      on: scene.when.today,
-      tieCm: Math.round(tieCm),
-      pullKg: Math.round((pullN / N_PER_KG) * 10) / 10,
-    },
-    ...sizeOf(scene, by, tieCm, pullN),
-    ties: by === 'cane' ? Math.max(1, Math.floor(tieCm / CANE_TIE_CM)) : by === 'guys' ? 3 : 1,
+    ...{ by, why, on: scene.when.today, ...size, pullKg: Math.round((pullN / N_PER_KG) * 10) / 10 },
+    ties: by === 'cane' ? Math.max(1, Math.floor(atCm / CANE_TIE_CM)) : by === 'guys' ? 3 : 1,
     ...(wind !== undefined && by !== 'guys' && { sideDeg: wrapBearing(wind + fromLee) }),
-    ...{ loopMm: loopMm(mm, gainMm), lookOn: lookOn(scene.site, scene.when.today) },
+    loopMm: loopMm(diameterAt(taperOf(stem), atCm), gainAtMm(scene, stem, atCm)),
+    lookOn: lookOn(scene.site, scene.when.today),
     ...(offBy !== undefined && { offBy }),
   };
 }
 
-/** How long, deep and thick what holds it is: a stake breaks at the ground by the pull on its tie, d^3 = 32 M / (pi sigma). */
+/**
+ * How long, deep and thick what holds it is: a stake breaks at the ground by the pull on its tie, d^3 = 32 M / (pi sigma). Its tie sits just under its
+ * top, on a short stem no higher than two thirds of that.
+ */
 function sizeOf(
   scene: TreeScene,
+  stem: Stem,
   by: Staked['by'],
   tieCm: number,
   pullN: number,
-): Pick<Staked, 'lengthCm' | 'depthCm' | 'thickMm'> & { tieCm?: number } {
+): Pick<Staked, 'lengthCm' | 'depthCm' | 'thickMm' | 'tieCm'> {
   // Three cords run at half a right angle to the ground, with a knot at each end.
-  if (by === 'guys') return { lengthCm: Math.round(Math.SQRT2 * tieCm + 40), depthCm: 0, thickMm: 8 };
+  if (by === 'guys')
+    return {
+      lengthCm: Math.round(Math.SQRT2 * tieCm + 40),
+      depthCm: 0,
+      thickMm: 8,
+      tieCm: Math.round(tieCm),
+    };
   const share = scene.limits('stake.depthRatio').value;
   const lengthCm = Math.max(LEAST_CM, Math.ceil((tieCm + OVER_TIE_CM) / (1 - share) / 10) * 10);
   const depthCm = Math.round(lengthCm * share);
   const aboveCm = lengthCm - depthCm;
   const breaks = Math.cbrt((32 * pullN * aboveCm * 10) / (Math.PI * TIMBER_MPA));
   const thickMm = by === 'cane' ? CANE_MM : Math.max(LEAST_MM, Math.ceil(breaks / 5) * 5);
-  return { lengthCm, depthCm, thickMm, ...(by === 'stake' && { tieCm: aboveCm - OVER_TIE_CM }) };
+  const highestCm = Math.max(tieCm, Math.floor(HIGHEST_SHARE * stem.length.value));
+  const atCm = by === 'stake' ? Math.min(aboveCm - OVER_TIE_CM, highestCm) : tieCm;
+  return { lengthCm, depthCm, thickMm, tieCm: Math.round(atCm) };
 }
 
 /** The end of the first season of growth after which it stands by itself, thicker and rooted; undefined where it stays for good. */

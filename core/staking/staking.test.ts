@@ -85,9 +85,7 @@ describe('a stem that stands by itself', () => {
           const { slenderness, alone, staked: how } = staked({ trunk, visitedOn, limbs: [] }, stock);
           expect([slenderness, alone.leanDeg, alone.footNm].every(Number.isFinite)).toBe(true);
           if (!how) return;
-          expect(how.tieCm).toBeLessThanOrEqual(
-            how.by === 'cane' ? trunk.length : Math.max(60, trunk.length),
-          );
+          expect(how.tieCm).toBeLessThanOrEqual(how.by === 'cane' ? trunk.length : trunk.length);
           if (how.by === 'guys') return;
           expect(how.depthCm / how.lengthCm).toBeGreaterThanOrEqual(0.25);
           expect(how.depthCm / how.lengthCm).toBeLessThanOrEqual(0.345);

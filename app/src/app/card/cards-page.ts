@@ -14,9 +14,10 @@ import { kitFor, kitTogether, minutesFor, sceneOf } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { Words } from '../words/words';
 import { kitParts } from './kit-words';
+import { PartPicker } from './part-picker';
 import { yardWork } from './yard-work';
 import { WorkCard } from './work-card';
-import { Say, Told } from '../words/told';
+import { Say } from '../words/told';
 
 /** A round longer than this is told in hours, minutes. */
 const HOURS_FROM = 90;
@@ -24,7 +25,7 @@ const HOURS_FROM = 90;
 /** Work cards to print: of one tree, or of every tree with work, site by site in walking order. */
 @Component({
   selector: 'eb-cards-page',
-  imports: [Say, Told, RouterLink, WorkCard],
+  imports: [PartPicker, RouterLink, Say, WorkCard],
   templateUrl: './cards-page.html',
   styleUrls: ['./cards-page.scss', './card.scss'],
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { Router, RouterLink } from '@angular/router';
 import { kitFor, kitTogether, sceneOf, type Arg } from '../../../../core';
 import { BookStore } from '../book/book-store';
+import { PartPicker } from '../card/part-picker';
 import { yardWork } from '../card/yard-work';
 import { download } from '../shell/download';
 import { Say, Told } from '../words/told';
@@ -11,7 +12,7 @@ import { csvOf, kitLines } from './kit-table';
 /** What to carry for the planned work of a yard or a part of it, and which trees it is for; printed, or taken along as a table. */
 @Component({
   selector: 'eb-kit-page',
-  imports: [RouterLink, Say, Told],
+  imports: [PartPicker, RouterLink, Say, Told],
   templateUrl: './kit-page.html',
   styleUrl: './kit-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
