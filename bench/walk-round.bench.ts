@@ -11,7 +11,10 @@ import { treeOf } from '../core/testing/trees';
 
 const STEMS = 40;
 const STEP_DEG = 2;
+/** Steps a limb is drawn by. */
+const DRAWN_STEPS = 240;
 const SETTLE_MS = 5000;
+const WEIGHED_MS = 120_000;
 /** What the page's own thread is busy with. */
 const SCRIPT = ['ScriptDuration'];
 const WORK = [...SCRIPT, 'LayoutDuration', 'RecalcStyleDuration'];
@@ -34,6 +37,7 @@ await walk(page, cdp, 'from near by');
 await goNear(page, false);
 await takeInHand(page);
 await walk(page, cdp, 'while a worker weighs every reading');
+await drawDown(page, cdp);
 await keystrokes(page, cdp);
 await dragCut(page, cdp);
 
@@ -105,8 +109,7 @@ async function goNear(page: Page, isNear: boolean): Promise<void> {
 
 /** Takes a limb in hand that goes, so that how sure that is, is weighed for a good while. */
 async function takeInHand(page: Page): Promise<void> {
-  const row = page.locator('.readings tr', { has: page.locator('[data-verdict=out]') }).first();
-  await row.locator('[data-field=tag]').click();
+  await page.locator('.elevation .tag.out').first().press('Enter');
   await page.locator('.hand ngb-progressbar').first().waitFor({ state: 'attached' });
 }
 
@@ -158,10 +161,50 @@ async function walkFreely(page: Page): Promise<{ median: string; late: string }>
     };
     requestAnimationFrame(frame);
   })`);
+  return apartBy(times);
+}
+
+/** How far apart times are, ms. */
+function apartBy(times: readonly number[]): { median: string; late: string } {
   const apart = times.slice(1).map((time, i) => time - (times[i] as number));
   apart.sort((a, b) => a - b);
   const at = (share: number): string => (apart[Math.floor(apart.length * share)] as number).toFixed(1);
   return { median: at(0.5), late: at(0.95) };
+}
+
+/** Draws a limb that stays by its end, down and up again, as fast as frames are shown: what each cost, and how far apart they were. */
+async function drawDown(page: Page, cdp: CDPSession): Promise<void> {
+  await page.locator('.elevation .tag.keep').nth(1).press('Enter');
+  await page.locator('.bend-try summary').first().click();
+  await page.locator('.angle-handle').waitFor();
+  // Until what is weighed is weighed: on two cores that would be measured too.
+  await page.locator('.hand ngb-progressbar').waitFor({ state: 'detached', timeout: WEIGHED_MS });
+  const before = await busy(cdp);
+  const times = await page.evaluate<number[]>(`new Promise((done) => {
+    const handle = document.querySelector('.angle-handle');
+    // What a script presses is no pointer that can be captured.
+    handle.setPointerCapture = handle.releasePointerCapture = () => undefined;
+    const { x, y, width, height } = handle.getBoundingClientRect();
+    const point = (kind, by) => handle.dispatchEvent(new PointerEvent(kind, {
+      pointerId: 1, clientX: x + width / 2 + by * 0.3, clientY: y + height / 2 + by, bubbles: true, cancelable: true,
+    }));
+    point('pointerdown', 0);
+    const times = [];
+    const frame = (time) => {
+      times.push(time);
+      if (times.length > ${DRAWN_STEPS}) return done(times);
+      const at = times.length % 120;
+      point('pointermove', Math.min(at, 120 - at));
+      requestAnimationFrame(frame);
+    };
+    requestAnimationFrame(frame);
+  })`);
+  const each = ((await busy(cdp)) - before) / DRAWN_STEPS;
+  const { median, late } = apartBy(times);
+  console.log(
+    `drawing a limb down on a tree of ${STEMS} stems, ${DRAWN_STEPS} steps: ${each.toFixed(1)} ms of script, style and layout each; a frame was shown every ${median} ms, 95th percentile ${late} ms`,
+  );
+  await page.locator('.bend-try summary').first().click();
 }
 
 /** Time of script, style and layout so far, ms. */
@@ -172,6 +215,7 @@ async function busy(cdp: CDPSession, of: readonly string[] = WORK): Promise<numb
 }
 
 async function keystrokes(page: Page, cdp: CDPSession): Promise<void> {
+  await page.locator('eb-bench-rooms label').first().click();
   const cell = page.locator('[data-field=length]').nth(5);
   await cell.click();
   const times: number[] = [];

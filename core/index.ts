@@ -51,7 +51,7 @@ export * from './kinds/hold-off';
 export * from './kinds/kind-facts';
 export { MEASURES, isPassed, measureCalled, passedCap, type Account } from './acts/account';
 export * from './acts/acts';
-export { heldByTold, heldTold } from './acts/held-words';
+export { heldByTold, heldTold, safetyTold } from './acts/held-words';
 export type { Held } from './acts/held';
 export { tiesToOf } from './bending/means';
 export { woodBears, woodOfFigure } from './bending/wood';

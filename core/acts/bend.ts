@@ -6,7 +6,7 @@ import type { StemId } from '../tree/stem-readings';
 import { onStem, type ActWays } from './act';
 import { changedStem } from './changed-stem';
 import { held } from './held';
-import { heldBrief, heldByTold, heldTold } from './held-words';
+import { heldBrief, heldByTold, heldInFull } from './held-words';
 import { fixedBy, footHeightCm, ghostMark, minutesToHold, suppliesToHold, tyingCautions } from './tying';
 
 const schema = shape({
@@ -52,7 +52,7 @@ export const bend: ActWays<Bend> = {
     by
       ? told('act.bend.held', { from: deg(fromDeg), to: deg(toDeg), held: heldByTold(by) })
       : told('act.bend', { from: deg(fromDeg), to: deg(toDeg) }),
-  holds: ({ held: by }) => (by ? heldTold(by) : []),
+  holds: ({ held: by }) => (by ? heldInFull(by) : []),
   holdsInBrief: ({ held: by }) => (by ? heldBrief(by) : []),
   cautions: (scene, act) => tyingCautions(scene, footHeightCm(scene, act.stemId), act.held),
   supplies: ({ held: by }) => suppliesToHold(by),

@@ -1,5 +1,5 @@
 import { cm, day, deg, kg, list, mm, told, type Message } from '../words/message';
-import type { Held } from './held';
+import type { Held, SafelyBent } from './held';
 
 /** Litres of water in a hung jug by the kilogram it pulls with, told to a tenth. */
 const litres = (pullKg: number): number => Math.max(0.1, Math.round(pullKg * 10) / 10);
@@ -37,7 +37,13 @@ const ofHundred = (chance: number): number => Math.round(chance * 100);
 const AT_JOIN_CM = 3;
 
 /** How far is safe, in a sentence. */
-function safetyTold({ how, stages, chance, chanceTo, lookOn }: Held): Message {
+export function safetyTold({
+  how,
+  stages,
+  chance,
+  chanceTo,
+  lookOn,
+}: SafelyBent & Pick<Held, 'how'>): Message {
   switch (how) {
     case 'stages':
       return told('held.stages', {
@@ -51,21 +57,31 @@ function safetyTold({ how, stages, chance, chanceTo, lookOn }: Held): Message {
   }
 }
 
-/** How far is safe, with what pull, and until when: a few short sentences. */
-export function heldTold(held: Held): Message[] {
+/** How far is safe, with what pull, and until when, in a few short sentences; and what else there is to know. */
+export function heldTold(held: Held): { main: Message[]; more: Message[] } {
   const { by, pullKg, worstCm, wood, loopMm, lookOn, offBy } = held;
-  return [
-    safetyTold(held),
-    ...(by === 'clip' ? [] : [told(by === 'spreader' ? 'held.push' : 'held.pull', { kg: kg(pullKg) })]),
-    told(worstCm < AT_JOIN_CM ? 'held.worst.join' : 'held.worst', {
-      at: cm(worstCm),
-      wood: told(`wood-state.${wood}`),
-    }),
-    ...(isLooped(held) ? [told('held.loop', { loop: mm(loopMm) })] : []),
-    told('held.off', { look: day(lookOn), off: day(offBy) }),
-    ...springsTold(held),
-    ...followsTold(held),
-  ];
+  return {
+    main: [
+      safetyTold(held),
+      ...(by === 'clip' ? [] : [told(by === 'spreader' ? 'held.push' : 'held.pull', { kg: kg(pullKg) })]),
+      ...(isLooped(held) ? [told('held.loop', { loop: mm(loopMm) })] : []),
+      told('held.off', { look: day(lookOn), off: day(offBy) }),
+      ...followsTold(held),
+    ],
+    more: [
+      told(worstCm < AT_JOIN_CM ? 'held.worst.join' : 'held.worst', {
+        at: cm(worstCm),
+        wood: told(`wood-state.${wood}`),
+      }),
+      ...springsTold(held),
+    ],
+  };
+}
+
+/** All that there is to know of how a limb is held, the first things first. */
+export function heldInFull(held: Held): Message[] {
+  const { main, more } = heldTold(held);
+  return [...main, ...more];
 }
 
 /** How far it comes back when it is let go, and how much further it is tied for that. */

@@ -34,8 +34,9 @@ describe('the words of a bend', () => {
   it('say where it is tied with what, how sure it is, the pull, the loop and the days', () => {
     expect(say(bend(held()))).toBe(
       'bend from 40° to 70°, tied 45 cm out to a ground peg, 150 cm of cord | Safe in one go: one such limb in 100 cracks. | ' +
-        'It pulls like 1.3 kg. | Nearest to cracking 20 cm out, in last season’s wood. | A soft loop 15 mm wide inside. | ' +
-        'Look at it from 20 May 2027, monthly in growth; off about 24 September 2027. | Let go, it comes back some 6°.',
+        'It pulls like 1.3 kg. | A soft loop 15 mm wide inside. | ' +
+        'Look at it from 20 May 2027, monthly in growth; off about 24 September 2027. | ' +
+        'Nearest to cracking 20 cm out, in last season’s wood. | Let go, it comes back some 6°.',
     );
   });
 

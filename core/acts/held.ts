@@ -49,3 +49,6 @@ export const held = shape({
   ladenCm: between(-300, 1500).optional(),
 });
 export type Held = Typed<typeof held>;
+
+/** How far a bend is safe: step by step, with the chance of a crack. */
+export type SafelyBent = Pick<Held, 'stages' | 'chance' | 'chanceFrom' | 'chanceTo' | 'lookOn'>;

@@ -5,7 +5,7 @@ import { onStem, type ActWays } from './act';
 import { bent } from './bend';
 import { changedStem } from './changed-stem';
 import { held } from './held';
-import { heldBrief, heldByTold, heldTold } from './held-words';
+import { heldBrief, heldByTold, heldInFull } from './held-words';
 import { reachCautions } from './cutting';
 import { fixedBy, footHeightCm, ghostMark } from './tying';
 
@@ -37,7 +37,7 @@ export const spread: ActWays<Spread> = {
     by
       ? told('act.spread.held', { to: deg(toDeg), held: heldByTold(by) })
       : told('act.spread', { to: deg(toDeg) }),
-  holds: ({ held: by }) => (by ? heldTold(by) : []),
+  holds: ({ held: by }) => (by ? heldInFull(by) : []),
   holdsInBrief: ({ held: by }) => (by ? heldBrief(by) : []),
   cautions: (scene, act) => [told('caution.peg'), ...reachCautions(scene, footHeightCm(scene, act.stemId))],
   supplies: () => ({ pegs: 1 }),

@@ -4,7 +4,7 @@ import { reading } from '../readings/reading';
 import { onStem, type ActWays } from './act';
 import { changedStem } from './changed-stem';
 import { held } from './held';
-import { heldBrief, heldByTold, heldTold } from './held-words';
+import { heldBrief, heldByTold, heldInFull } from './held-words';
 import { fixedBy, footHeightCm, ghostMark, minutesToHold, suppliesToHold, tyingCautions } from './tying';
 
 const schema = shape({
@@ -32,7 +32,7 @@ export const swing: ActWays<Swing> = {
     by
       ? told('act.swing.held', { from: deg(fromDeg), to: deg(toDeg), held: heldByTold(by) })
       : told('act.swing', { from: deg(fromDeg), to: deg(toDeg) }),
-  holds: ({ held: by }) => (by ? heldTold(by) : []),
+  holds: ({ held: by }) => (by ? heldInFull(by) : []),
   holdsInBrief: ({ held: by }) => (by ? heldBrief(by) : []),
   cautions: (scene, act) => tyingCautions(scene, footHeightCm(scene, act.stemId), act.held),
   supplies: ({ held: by }) => suppliesToHold(by),

@@ -9,7 +9,7 @@ import type { Means } from '../tree/means';
 import { pointsOf, type Vec2 } from './beam';
 import { crossedBy } from './crossed';
 import { PIECES, runOf } from './limb-beam';
-import { pulledTo, type Bent, type PulledBy } from './pull';
+import { pulledRoundTo, type Bent, type PulledBy } from './pull';
 import type { BendAsked, SafeLine } from './safe-line';
 import { timesAt } from './wood';
 
@@ -153,13 +153,13 @@ const turnedBy =
 /** The limb brought as far round by another pull than the line was found with. */
 function broughtBy({ line, asked }: Tying, piece: number, by: PulledBy): Bent | undefined {
   const turned = turnedBy(line, asked.way);
-  return pulledTo(
+  return pulledRoundTo(
     line.limb,
     piece,
     by,
     ({ angles }) => turned(angles),
     turned(line.bent.angles),
-    line.bent.pullN,
+    line.bent,
   );
 }
 

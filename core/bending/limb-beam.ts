@@ -66,8 +66,21 @@ export function isSupple({ site, when }: Pick<TreeScene, 'site' | 'when'>): bool
 
 type Asked = Pick<TreeScene, 'laid' | 'kind' | 'limits' | 'when' | 'site' | 'bends'>;
 
-/** A limb of a tree as it can be bent on the day it is looked at. */
+/** Beams by what they were made for: one limb is bent to many angles and by many means. */
+const known = new WeakMap<Asked, WeakMap<Stem, Map<string, LimbBeam>>>();
+
+/** A limb of a tree as it can be bent on the day it is looked at; made once for each scene. */
 export function limbBeam(scene: Asked, stem: Stem, way: Way, laden: Laden): LimbBeam {
+  const ofScene = known.get(scene) ?? new WeakMap<Stem, Map<string, LimbBeam>>();
+  const ofStem = ofScene.get(stem) ?? new Map<string, LimbBeam>();
+  known.set(scene, ofScene.set(stem, ofStem));
+  const name = `${way} ${laden.inLeaf} ${laden.cropKg ?? 0}`;
+  const limb = ofStem.get(name) ?? madeBeam(scene, stem, way, laden);
+  ofStem.set(name, limb);
+  return limb;
+}
+
+function madeBeam(scene: Asked, stem: Stem, way: Way, laden: Laden): LimbBeam {
   const axes = axesOf(stem, way);
   const pieceCm = stem.length.value / PIECES;
   const taper = taperOf(stem);

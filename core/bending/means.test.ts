@@ -3,12 +3,13 @@ import type { Held } from '../acts/held';
 import { sceneOf } from '../judging/scene';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import { stemOf, type Stem } from '../tree/stem';
+import { energyOf, pointsOf } from './beam';
 import { crossedUnder } from './crossed';
 import { limbBeam, runOf } from './limb-beam';
 import { heldBy, meansHere, type MeansHere, type TiesTo } from './means';
-import { pulled, pulledAtOnce } from './pull';
+import { pulled, pulledAtOnce, pulledRoundTo } from './pull';
 import { safeLine } from './safe-line';
-import { feltAt, meansFor, runDegOf, stiffFrom, tryBend } from './trial';
+import { feltAt, holdAt, meansFor, runDegOf, stiffFrom, tryBend } from './trial';
 
 const LIMB: Limb = {
   id: 'a',
@@ -113,6 +114,32 @@ describe('several pulls at once', () => {
   });
 });
 
+describe('a cord that is drawn in until the limb lies as wanted', () => {
+  const { at, stem } = scene();
+  const limb = limbBeam(at, stem, 'upright', { inLeaf: false });
+  const point = [0, -65] as const;
+  const piece = 15;
+  const cordAt = (wishDeg: number) => {
+    const run = (angles: ArrayLike<number>): number => runOf(limb, angles, 'upright');
+    const wish = wishDeg - run(limb.present);
+    const measure = ({ angles }: { angles: ArrayLike<number> }): number => run(angles) - run(limb.present);
+    const from = { angles: limb.present, pullN: 1 };
+    const bent = pulledRoundTo(limb, piece, { kind: 'toward', point }, measure, wish, from);
+    const [x, y] = pointsOf(limb.beam, bent?.angles ?? [])[piece] as readonly [number, number];
+    // Elastic energy and weight, without the cord.
+    const energy = energyOf(limb.beam, bent?.angles ?? [], []);
+    return { pullN: bent?.pullN ?? NaN, cordCm: Math.hypot(x - point[0], y - point[1]), energy };
+  };
+
+  it('pulls with as much as it would take to draw in a little more of it (virtual work)', () => {
+    for (const deg of [60, 75, 90, 105]) {
+      const [less, here, more] = [cordAt(deg - 1), cordAt(deg), cordAt(deg + 1)];
+      const pullN = (more.energy - less.energy) / (less.cordCm - more.cordCm);
+      expect(Math.abs(pullN / here.pullN - 1)).toBeLessThan(0.02);
+    }
+  });
+});
+
 describe('a bend that is tried', () => {
   it('is nothing where the limb lies there, and says elsewhere how far is safe whichever angle is tried', () => {
     const { at, stem } = scene();
@@ -127,8 +154,8 @@ describe('a bend that is tried', () => {
     const { at, stem } = scene();
     const all = meansFor(at, stem, 80).flatMap((one) => (one.held ? [one.by] : []));
     expect(all.length).toBeGreaterThan(1);
-    for (const by of all) expect(tryBend(at, stem, 80, undefined, by)?.held?.by).toBe(by);
-    expect(tryBend(at, stem, 80, undefined, 'wire')?.held?.by).toBe(all[0]);
+    for (const by of all) expect(holdAt(at, stem, 80, undefined, by)?.by).toBe(by);
+    expect(holdAt(at, stem, 80, undefined, 'wire')?.by).toBe(all[0]);
   });
 
   it('of a top that is let run up may wait some seasons, the fewer the thicker it is, until it is too stiff', () => {

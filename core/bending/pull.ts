@@ -156,3 +156,34 @@ export function pulledTo(
   }
   return high;
 }
+
+const MOST_SWUNG = 30;
+/** A cord's direction is found when it swings no further than this, as a share of its own length. */
+const SWUNG = 1e-4;
+
+/**
+ * The same for a pull that turns with the limb: at the wish the limb lies much the same whichever way it is pulled there, so that the direction is found in
+ * two or three rounds. What is found is in balance with a cord to the point, or a stick from it, as it then lies.
+ * @param from angles near which it will lie
+ */
+export function pulledRoundTo(
+  limb: LimbBeam,
+  piece: number,
+  by: PulledBy,
+  measure: (bent: Bent) => number,
+  wish: number,
+  from: Pick<Bent, 'angles' | 'pullN'>,
+): Bent | undefined {
+  let way = directionOf(limb, from.angles, piece, by);
+  let { pullN } = from;
+  let bent: Bent | undefined;
+  for (let round = 0; round < MOST_SWUNG; round++) {
+    bent = pulledTo(limb, piece, { kind: 'fixed', direction: way }, measure, wish, pullN);
+    if (!bent) return undefined;
+    const next = directionOf(limb, bent.angles, piece, by);
+    if (Math.hypot(next[0] - way[0], next[1] - way[1]) < SWUNG) break;
+    way = next;
+    ({ pullN } = bent);
+  }
+  return bent;
+}

@@ -94,11 +94,7 @@ function lineOf(scene: Asked, limb: LimbBeam, { way, toDeg }: BendAsked): SafeLi
   const { piece, bent } = best;
   const { worst } = bent;
   const most = timesAt(scene.limits('crack.chanceRatio').value, worst.doubt);
-  /** The turn at which the wood is asked so much; past any that is of use where it never is. */
-  const at = (times: number): number => {
-    const part = pulledTo(limb, piece, pullOf(sign), (one) => one.worst.times, times, bent.pullN);
-    return part ? Math.min(MOST_TURN_DEG, turned(part)) : MOST_TURN_DEG;
-  };
+  const at = (times: number): number => turnAt(limb, way, { piece, sign, times });
   const angle = (turn: number): number =>
     way === 'aside' ? sign * Math.floor(turn) : Math.round(nowDeg) + (goesDown ? 1 : -1) * Math.floor(turn);
   const weeks = Math.max(...limb.bears.slice(0, piece + 1).map((one) => one.weeks));
@@ -138,6 +134,29 @@ function lineOf(scene: Asked, limb: LimbBeam, { way, toDeg }: BendAsked): SafeLi
     return line('later', [{ on, toDeg: Math.round(toDeg) }], worst.times / SUPPLE_BEARS);
   }
   return line('never', []);
+}
+
+/** Turns found last of each beam: a limb that is drawn from angle to angle bears the same. */
+const turns = new WeakMap<LimbBeam, Map<string, number>>();
+
+/** The turn, deg, at which the wood is asked so much by a pull on a piece; past any that is of use where it never is. */
+function turnAt(
+  limb: LimbBeam,
+  way: Way,
+  { piece, sign, times }: { piece: number; sign: number; times: number },
+): number {
+  const ofLimb = turns.get(limb) ?? new Map<string, number>();
+  turns.set(limb, ofLimb);
+  const name = `${piece} ${sign} ${times}`;
+  const found = ofLimb.get(name);
+  if (found !== undefined) return found;
+  const part = pulledTo(limb, piece, pullOf(sign), (one) => one.worst.times, times);
+  const nowDeg = runOf(limb, limb.present, way);
+  const turn = part
+    ? Math.min(MOST_TURN_DEG, Math.abs(runOf(limb, part.angles, way) - nowDeg))
+    : MOST_TURN_DEG;
+  ofLimb.set(name, turn);
+  return turn;
 }
 
 /** How far a limb's end hangs past the angle it is wanted at, deg. */

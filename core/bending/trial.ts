@@ -1,4 +1,4 @@
-import type { Held } from '../acts/held';
+import type { Held, SafelyBent } from '../acts/held';
 import type { TreeScene } from '../acts/scene';
 import { joinHeightCm } from '../tree/joins';
 import type { Means } from '../tree/means';
@@ -9,18 +9,17 @@ import { limbBeam, PIECES, runOf, type LimbBeam } from './limb-beam';
 import { heldBy, meansHere, type MeansHere, type TiesTo } from './means';
 import type { Bent } from './pull';
 import { rolledWorst } from './roll';
-import { safeLine } from './safe-line';
+import { safeLine, type SafeLine } from './safe-line';
 import { crackChance } from './wood';
 
 /** A bend tried on a limb, in its own upright plane: cm outward and up from its join. */
-export interface BendTrial extends BentShape {
+export interface BendTrial extends BentShape, SafelyBent {
   /** Its run today, and the furthest that is safe today in one go, deg from upright. */
   runDeg: number;
   nowDeg: number;
-  /** How it would be held; undefined where it would crack. */
-  held: Held | undefined;
-  /** The chance of a crack at the angle tried, and what it would be were it rolled by hand, evenly over its inner half. */
-  chance: number;
+  /** How it would be done; never where it would crack. */
+  how: SafeLine['how'];
+  /** What the chance of a crack would be were it rolled by hand, evenly over its inner half. */
   rolledChance: number;
   /** Where it is tied, on its course as it would lie; and how high its join is above ground, cm. */
   tieAt: Vec2;
@@ -49,43 +48,54 @@ export function bentShape(limb: LimbBeam, { angles, strain, worst }: Bent): Bent
 /** Least turn of a run that is tried, deg. */
 const LEAST_DEG = 2;
 
-/**
- * What a bend to an angle would do to a limb today; undefined where it lies there.
- * @param wish the means it is to be held with, where that will do
- */
-export function tryBend(
-  scene: TreeScene,
-  stem: Stem,
-  toDeg: number,
-  tiesTo?: TiesTo,
-  wish?: Means,
-): BendTrial | undefined {
-  const asked = { way: 'upright', toDeg } as const;
+/** What a bend to an angle would do to a limb today; undefined where it lies there. */
+export function tryBend(scene: TreeScene, stem: Stem, toDeg: number): BendTrial | undefined {
   const runDeg = runDegOf(scene, stem);
   if (Math.abs(toDeg - runDeg) < LEAST_DEG) return undefined;
-  const line = safeLine(scene, stem, asked);
-  const { limb, bent, piece } = line;
-  const wished = wish && meansHere(scene, stem, line, asked, tiesTo).find(({ by }) => by === wish)?.held;
+  const line = safeLine(scene, stem, { way: 'upright', toDeg });
+  const { limb, bent, piece, how, stages, lookOn, nowDeg } = line;
   const roll = rolledWorst(scene, stem, Math.abs(toDeg - runDeg));
   const shape = bentShape(limb, bent);
   return {
     ...shape,
-    ...{ runDeg, nowDeg: line.nowDeg, held: wished ?? heldBy(scene, stem, line, asked, { tiesTo }) },
-    ...{ chance: line.chance.chance, rolledChance: crackChance(roll.times, roll.doubt).likely },
+    ...{ runDeg, nowDeg, how, stages, lookOn, ...line.chance },
+    rolledChance: crackChance(roll.times, roll.doubt).likely,
     tieAt: shape.after[Math.min(PIECES, piece + 1)] as Vec2,
     joinCm: joinHeightCm(scene.laid, stem),
   };
 }
 
-/** How far a limb may be bent toward an angle today, and where it is tied then: what a hand that draws it feels. */
-export function feltAt(
+/** What a hand that draws a limb feels: its run as it lies, how far is safe today in one go and in stages, deg from upright; where it is tied, cm; and what its wood is asked. */
+export interface Felt extends Pick<BentShape, 'asked' | 'worstCm'> {
+  runDeg: number;
+  nowDeg: number;
+  stagesDeg: readonly number[];
+  tieCm: number;
+}
+
+/** How far a limb may be bent toward an angle today, and where it is tied then. */
+export function feltAt(scene: TreeScene, stem: Stem, toDeg: number): Felt {
+  const { limb, piece, nowDeg, bent, how, stages } = safeLine(scene, stem, { way: 'upright', toDeg });
+  const { asked, worstCm } = bentShape(limb, bent);
+  return {
+    ...{ runDeg: runOf(limb, limb.present, 'upright'), nowDeg, asked, worstCm },
+    stagesDeg: how === 'stages' ? stages.map((stage) => stage.toDeg) : [],
+    tieCm: (piece + 1) * limb.beam.pieceCm,
+  };
+}
+
+/** How a limb is held at an angle today: by the means that is wished where that will do, else the best; undefined where it would crack. */
+export function holdAt(
   scene: TreeScene,
   stem: Stem,
   toDeg: number,
-): { runDeg: number; nowDeg: number; tieCm: number } {
-  const { limb, piece, nowDeg } = safeLine(scene, stem, { way: 'upright', toDeg });
-  const tieCm = (piece + 1) * limb.beam.pieceCm;
-  return { runDeg: runOf(limb, limb.present, 'upright'), nowDeg, tieCm };
+  tiesTo?: TiesTo,
+  wish?: Means,
+): Held | undefined {
+  const asked = { way: 'upright', toDeg } as const;
+  const line = safeLine(scene, stem, asked);
+  const wished = wish && meansHere(scene, stem, line, asked, tiesTo).find(({ by }) => by === wish)?.held;
+  return wished ?? heldBy(scene, stem, line, asked, { tiesTo });
 }
 
 /** Every means there is for a bend to an angle today, the best first; none where it would crack. */

@@ -1,4 +1,4 @@
-import type { ChosenSet, DraftField, StemId } from '../../../../core';
+import type { ChosenSet, DraftField, Felt, StemId } from '../../../../core';
 
 /** The tree shown as it is, or as the planned work leaves it. */
 export type Moment = 'stands' | 'after';
@@ -23,8 +23,8 @@ export interface BenchState {
   wentTo: Room;
   /** Whether a press on the drawing pulls a new limb. */
   pulling: boolean;
-  /** A bend that is tried on a limb: its run as it lies, the one tried, and how far is safe in one go, deg from upright; and how far out it is tied, cm. */
-  bending: { stemId: StemId; runDeg: number; toDeg: number; nowDeg: number; tieCm: number } | undefined;
+  /** A bend that is tried on a limb, to an angle, deg from upright, and what its wood then says. */
+  bending: ({ stemId: StemId; toDeg: number } & Felt) | undefined;
   /** Depth of snow that heights are read over, cm; undefined for none. */
   snowCm: number | undefined;
   /** The cell of the readings that is being filled, which pointing on the drawings may fill. */

@@ -18,6 +18,7 @@ import {
   withBent,
   woodSeason,
   wrapBearing,
+  type Course,
   type DraftField,
   type Fixed,
   type EventBody,
@@ -29,6 +30,7 @@ import {
   type ChosenSet,
   type SchoolId,
   type BudReadings,
+  type Tree,
   type TreeState,
   type Verdict,
 } from '../../../../core';
@@ -36,7 +38,7 @@ import { BookStore } from '../book/book-store';
 import { draftsOf } from '../book/book-db';
 import { BOOK_WORLD } from '../book/book-world';
 import { extentOf } from '../drawing/frame';
-import type { TreePicture } from '../drawing/tree-picture';
+import type { TreePicture, TriedBend } from '../drawing/tree-picture';
 import { IS_NARROW } from '../shell/narrow';
 import { TreeStore } from '../tree/tree-store';
 import { INITIAL, type BenchState, type Moment, type Room } from './bench-state';
@@ -90,10 +92,15 @@ export const BenchStore = signalStore(
       if (today === undefined) return undefined;
       return treeState(readThen(), treeId(), { today });
     });
+    /** The tree with all that bears on it. */
+    const scene = computed(() => {
+      const now = state();
+      return now && sceneOf(now);
+    });
     /** What is fixed to the tree, with its days. */
     const fixed = computed<Fixed[]>(() => {
-      const now = state();
-      return now ? fixedTo(sceneOf(now)) : [];
+      const now = scene();
+      return now ? fixedTo(now) : [];
     });
     const picture = computed<TreePicture | undefined>(() => {
       const then = past();
@@ -122,13 +129,14 @@ export const BenchStore = signalStore(
         verdicts: answer?.verdicts ?? {},
         // A bend that is tried shows its limb alone, and no other work.
         acts: answer && !isAfter && !bending ? answer.plan.acts : [],
+        ...(!isAfter && bending && { tried: triedBend(shown.tree, bending) }),
       };
     });
     /** Heights of the wires of this tree's wall, cm. */
     const wires = computed(() => {
-      const now = state();
+      const now = scene();
       if (!now) return [];
-      const { limits } = sceneOf(now);
+      const { limits } = now;
       const count = limits('wire.count').value;
       return Array.from(
         { length: count },
@@ -146,6 +154,7 @@ export const BenchStore = signalStore(
       settled,
       treeId,
       state,
+      scene,
       rows,
       draft,
       troubles,
@@ -194,10 +203,10 @@ export const BenchStore = signalStore(
       },
       /** Shows the tree with one of its limbs bent to an angle, deg from upright: nothing is written down. */
       bendTo(stemId: StemId, toDeg: number): void {
-        const state = store.state();
-        const stem = state?.tree.stems.find(({ id }) => id === stemId);
-        if (!state || !stem) return;
-        const bending = { stemId, toDeg, ...feltAt(sceneOf(state), stem, toDeg) };
+        const scene = store.scene();
+        const stem = scene?.laid.tree.stems.find(({ id }) => id === stemId);
+        if (!scene || !stem) return;
+        const bending = { stemId, toDeg, ...feltAt(scene, stem, toDeg) };
         patchState(store, { bending, moment: 'stands', tried: undefined });
       },
       unbend(): void {
@@ -348,6 +357,21 @@ function triedOn(
   );
   const laid = layOut(tree);
   return { laid, room: extentOf(laid), verdicts: turned, acts: [] };
+}
+
+/** Least turn past what is safe today at which that is drawn, deg. */
+const PAST_DEG = 2;
+
+/** What is drawn of a bend that is tried: past what is safe today, how far that is; and its stages. */
+function triedBend(tree: Tree, bending: NonNullable<BenchState['bending']>): TriedBend {
+  const { stemId, runDeg, toDeg, nowDeg, stagesDeg, tieCm, asked, worstCm } = bending;
+  const reach = (what: 'now' | 'stage', deg: number): TriedBend['reaches'][number] => ({
+    ...{ what, toDeg: deg },
+    course: layOut(withBent(tree, { stemId, toDeg: deg, tieCm })).courses.get(stemId) as Course,
+  });
+  const isPast = (toDeg - nowDeg) * Math.sign(toDeg - runDeg) > PAST_DEG;
+  const stages = stagesDeg.slice(1, -1).map((deg) => reach('stage', deg));
+  return { stemId, asked, worstCm, reaches: isPast ? [reach('now', nowDeg), ...stages] : [] };
 }
 
 export type BenchStoreType = InstanceType<typeof BenchStore>;

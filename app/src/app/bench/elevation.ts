@@ -98,6 +98,7 @@ const WAYS: Readonly<Record<string, [number, number]>> = {
       <p
         class="bend-words"
         [class.to-left]="isFarRight(at.tip[0])"
+        [class.hangs]="at.tip[1] > at.base[1]"
         [style.left.px]="at.tip[0]"
         [style.top.px]="at.tip[1]"
         aria-live="polite"
@@ -208,9 +209,7 @@ export class Elevation {
       const [picture, size] = [this.bench.picture(), this.size()];
       if (!picture || !size) return;
       this.near?.resize(size.width, size.height);
-      this.drawing?.show(picture, this.lines(), size, RULE_UNITS[this.book.units()], (deg) =>
-        this.clearanceOn(deg),
-      );
+      this.drawing?.show(picture, this.lines(), size, RULE_UNITS[this.book.units()], this.clearanceOn());
     });
     effect(() => {
       const closeness = this.closeness();
@@ -332,14 +331,18 @@ export class Elevation {
   }
 
   /** What asks for clearance on a side of the tree, where anything does. */
-  private clearanceOn(bearingDeg: number): ReturnType<ClearanceOn> {
+  private readonly clearanceOn = computed((): ClearanceOn => {
     const site = this.bench.state()?.site;
-    const { heightCm, why } = site ? clearanceAt(site, bearingDeg) : { heightCm: 0, why: '' };
-    return heightCm > 0 ? { heightCm, words: told('draw.clear', { height: cm(heightCm), why }) } : undefined;
-  }
+    return (bearingDeg) => {
+      const { heightCm, why } = site ? clearanceAt(site, bearingDeg) : { heightCm: 0, why: '' };
+      return heightCm > 0
+        ? { heightCm, words: told('draw.clear', { height: cm(heightCm), why }) }
+        : undefined;
+    };
+  });
 
   /** Reach everywhere; wires on a wall. */
-  private lines(): HeightLine[] {
+  private readonly lines = computed((): HeightLine[] => {
     const state = this.bench.state();
     if (!state) return [];
     const { site } = state;
@@ -357,5 +360,5 @@ export class Elevation {
           }))
         : []),
     ];
-  }
+  });
 }

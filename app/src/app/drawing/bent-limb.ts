@@ -1,13 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { BentShape, Means } from '../../../../core';
+import { CRACKS_FROM, gradeOf } from './strain-grades';
 
 type Point = readonly [x: number, y: number];
 
-/** How much of what its wood bears a piece of the limb is asked: told by the width of the mark beside it. */
-const GRADES = [0.25, 0.5, 0.75] as const;
 const MARGIN_CM = 12;
-/** From this share of what its wood bears on, it would likely crack there. */
-const CRACKS_FROM = 1;
 
 /** What holds a bent limb: where along it, and where that is made fast, cm from its join, y up. */
 export interface HeldAt {
@@ -91,7 +88,7 @@ export class BentLimb {
       crack: Math.max(...asked) >= CRACKS_FROM ? bent[at] : undefined,
       pieces: asked.map((share, i) => ({
         path: path([bent[i] as Point, bent[i + 1] as Point]),
-        grade: GRADES.filter((grade) => share > grade).length,
+        grade: gradeOf(share),
       })),
     };
   });

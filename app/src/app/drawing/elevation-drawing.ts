@@ -6,33 +6,21 @@ import {
   positionAt,
   type Course,
   type Projection,
-  type Stem,
   type StemId,
-  type Vec3,
 } from '../../../../core';
 import { markFor, type DrawnMark } from './act-marks';
+import { ElevationStems, type DrawnStem } from './elevation-stems';
 import type { DrawingWords, Follow } from './figure-links';
 import { fixingMarks } from './fixing-marks';
 import { frameFor, type Frame } from './frame';
 import { drawHeightRule, type HeightLine, type RuleUnit } from './height-rule';
 import { Plate } from './plate/plate';
 import { whenPressed } from './pressed';
+import { putAttribute } from './put-attribute';
 import { SideClearance, type ClearanceOn } from './side-clearance';
-import { hangTags, TAG_HEIGHT } from './tags';
-import { tagSign } from './tag-sign';
-import { isLeft, tagMark, type TagMark, type TreePicture } from './tree-picture';
-
-interface DrawnStem {
-  stem: Stem;
-  course: Course;
-  group: SVGGElement;
-  hit: SVGPathElement;
-  tag: { group: SVGGElement; label: SVGGElement; width: number };
-  /** Where its nearness is taken, and where its tag is tied. */
-  middle: Vec3;
-  tiedTo: Vec3;
-  near: number;
-}
+import { hangTags } from './tags';
+import type { TreePicture } from './tree-picture';
+import { triedBendMarks } from './tried-bend';
 
 /** How a drawing is looked at: so many times larger, and moved by so many px. */
 export interface Closeness {
@@ -44,8 +32,6 @@ export interface Closeness {
 export const WHOLE: Closeness = { k: 1, x: 0, y: 0 };
 
 const MARGINS = { left: 52, right: 20, top: 26, bottom: 34 };
-/** Share along a limb where its tag is tied. */
-const TIED_AT = 0.82;
 /** Time without a step after which one stands still, ms. */
 const STILL_MS = 90;
 
@@ -58,11 +44,10 @@ export class ElevationDrawing {
   private readonly under: Selection<SVGSVGElement, undefined, null, undefined>;
   private readonly plate: Plate;
   private readonly rule: SVGGElement;
-  private readonly wood: SVGGElement;
   private readonly marks: SVGGElement;
-  private readonly tags: SVGGElement;
   private readonly sides: SideClearance;
-  private strings: SVGPathElement | undefined;
+  private readonly strings: SVGPathElement;
+  private readonly kept: ElevationStems;
   private stems: DrawnStem[] = [];
   private drawnMarks: DrawnMark[] = [];
   private whole: Frame = frameFor({ radiusCm: 40, heightCm: 120 }, 400, 400, MARGINS);
@@ -73,13 +58,15 @@ export class ElevationDrawing {
   /** Whether a step was taken just now. */
   private walks = false;
   private drawRule: () => void = () => undefined;
+  /** What the rule was last drawn for. */
+  private ruled: unknown[] = [];
   private reachCm = 40;
   private hitsTimer: ReturnType<typeof setTimeout> | undefined;
   private depthOrder = '';
 
   constructor(
     host: HTMLElement,
-    private readonly onSelect: (id: StemId) => void,
+    onSelect: (id: StemId) => void,
     private readonly follow: Follow,
     private readonly words: DrawingWords,
   ) {
@@ -101,9 +88,11 @@ export class ElevationDrawing {
       follow,
       words,
     );
-    this.wood = layer('wood');
+    const wood = layer('wood');
     this.marks = layer('marks');
-    this.tags = layer('tags');
+    const tags = layer('tags');
+    this.strings = select(tags).append('path').attr('class', 'strings').node() as SVGPathElement;
+    this.kept = new ElevationStems(wood, tags, onSelect, words);
   }
 
   /** Builds the drawing of a tree for a size of picture. `unitCm` is what the rule counts in, with its name. */
@@ -121,11 +110,16 @@ export class ElevationDrawing {
     this.svg.attr('viewBox', `0 0 ${size.width} ${size.height}`);
     this.plate.show(picture, size);
     this.drawRule = () => {
+      const ruled = [...Object.values(this.frame), lines, unit, clearance];
+      if (ruled.every((one, i) => one === this.ruled[i])) return;
+      this.ruled = ruled;
       drawHeightRule(this.rule, this.frame, lines, unit, this.follow, this.words);
       this.sides.show(this.frame, clearance);
     };
     this.drawRule();
-    this.drawStems(picture);
+    const { stems, isOther } = this.kept.show(picture);
+    this.stems = stems;
+    if (isOther) this.depthOrder = '';
     this.marks.replaceChildren();
     const board = {
       layer: this.marks,
@@ -136,8 +130,8 @@ export class ElevationDrawing {
     this.drawnMarks = [
       ...picture.acts.flatMap((act) => markFor(board, act, picture, this.words)),
       ...fixingMarks(board, picture, this.words),
+      ...triedBendMarks(board, picture, this.words),
     ];
-    this.depthOrder = '';
   }
 
   /** Goes nearer to the tree, or back; what is shown stays. */
@@ -172,10 +166,10 @@ export class ElevationDrawing {
     const isOther = this.inHand !== id;
     this.inHand = id;
     if (isOther) this.drawPlate(false);
-    for (const { stem, group, tag } of this.stems) {
-      group.classList.toggle('in-hand', stem.id === id);
-      tag.group.classList.toggle('in-hand', stem.id === id);
-      tag.group.setAttribute('aria-pressed', String(stem.id === id));
+    for (const { stem, touched, tag } of this.stems) {
+      touched.node.classList.toggle('in-hand', stem.id === id);
+      tag.node.classList.toggle('in-hand', stem.id === id);
+      tag.node.setAttribute('aria-pressed', String(stem.id === id));
     }
   }
 
@@ -226,65 +220,6 @@ export class ElevationDrawing {
     return [footX + x * scale, footY - y * scale];
   }
 
-  private drawStems(picture: TreePicture): void {
-    this.wood.replaceChildren();
-    this.tags.replaceChildren();
-    this.strings = select(this.tags).append('path').attr('class', 'strings').node() as SVGPathElement;
-    this.stems = picture.laid.tree.stems.map((stem) => {
-      const course = picture.laid.courses.get(stem.id) as Course;
-      const verdict = picture.verdicts[stem.id];
-      const mark = tagMark(verdict);
-      const group = select(this.wood)
-        .append('g')
-        .attr('class', `stem ${isLeft(mark) ? 'plain' : mark}`)
-        .attr('data-stem', stem.id);
-      const hit = group.append('path').attr('class', 'hit').node() as SVGPathElement;
-      const node = group.node() as SVGGElement;
-      node.addEventListener('click', () => this.onSelect(stem.id));
-      return {
-        stem,
-        course,
-        group: node,
-        hit,
-        tag: this.drawTag(stem, mark),
-        middle: positionAt(course, course.lengthCm * 0.6),
-        tiedTo: positionAt(course, course.lengthCm * (stem.parent.kind === 'ground' ? 1 : TIED_AT)),
-        near: 0,
-      };
-    });
-  }
-
-  private drawTag(stem: Stem, mark: TagMark): DrawnStem['tag'] {
-    const words = stem.tag;
-    const width = 9 + words.length * 7.2 + (mark === 'plain' ? 0 : 9);
-    const group = select(this.tags)
-      .append('g')
-      .attr('class', `tag ${isLeft(mark) ? 'plain ' : ''}${mark}`)
-      .attr('tabindex', 0)
-      .attr('role', 'button')
-      .attr('aria-label', this.words.say(`draw.limb.${mark}`, { tag: words }))
-      .attr('data-tag', stem.id);
-    const label = group.append('g').attr('class', 'label');
-    const [w, h] = [width / 2, TAG_HEIGHT / 2];
-    label.append('path').attr('d', tagShape(mark, w, h));
-    label
-      .append('text')
-      .attr('dy', '0.34em')
-      .attr('x', mark === 'plain' ? 0 : -4)
-      .text(words);
-    const sign = tagSign(mark, w - 7);
-    if (sign !== undefined) label.append('path').attr('class', 'sign').attr('d', sign);
-    const node = group.node() as SVGGElement;
-    const choose = (): void => this.onSelect(stem.id);
-    node.addEventListener('click', choose);
-    node.addEventListener('keydown', (event) => {
-      if (event.key !== 'Enter' && event.key !== ' ') return;
-      event.preventDefault();
-      choose();
-    });
-    return { group: node, label: label.node() as SVGGElement, width };
-  }
-
   private drawPlate(isMoving: boolean): void {
     const { frame, reachCm } = this;
     this.plate.draw({ frame, reachCm, isMoving }, this.standingDeg, this.inHand);
@@ -296,7 +231,7 @@ export class ElevationDrawing {
     this.hitsTimer = setTimeout(() => {
       this.walks = false;
       this.drawPlate(false);
-      for (const { course, hit } of this.stems) hit.setAttribute('d', this.open(course, project));
+      for (const { course, touched } of this.stems) touched.hit.setAttribute('d', this.open(course, project));
     }, STILL_MS);
   }
 
@@ -316,7 +251,7 @@ export class ElevationDrawing {
     const order = sorted.map(({ stem }) => stem.id).join('|');
     if (order === this.depthOrder) return;
     this.depthOrder = order;
-    selectAll(sorted.map(({ group }) => group)).order();
+    selectAll(sorted.map(({ touched }) => touched.node)).order();
   }
 
   private placeTags(project: Projection): void {
@@ -333,13 +268,13 @@ export class ElevationDrawing {
     let strings = '';
     let next = 0;
     this.stems.forEach(({ tag }, i) => {
-      tag.group.setAttribute('display', isOn[i] ? 'inline' : 'none');
+      putAttribute(tag.node, 'display', isOn[i] ? 'inline' : 'none');
       if (!isOn[i]) return;
       const { tiedX, tiedY, x, y } = hung[next++] as (typeof hung)[number];
       strings += `M${tiedX.toFixed(1)} ${tiedY.toFixed(1)}L${x.toFixed(1)} ${y.toFixed(1)}`;
-      tag.label.setAttribute('transform', `translate(${x.toFixed(1)},${y.toFixed(1)})`);
+      putAttribute(tag.label, 'transform', `translate(${x.toFixed(1)},${y.toFixed(1)})`);
     });
-    this.strings?.setAttribute('d', strings);
+    this.strings.setAttribute('d', strings);
   }
 }
 
@@ -353,12 +288,4 @@ const isOnSheet = ({ width, height }: Frame, x: number, y: number): boolean =>
 function roomFor(picture: TreePicture): { radiusCm: number; heightCm: number } {
   const { radiusCm, heightCm } = picture.room;
   return { radiusCm: radiusCm * 1.06, heightCm: heightCm + 8 };
-}
-
-/** A paper label: limbs that stay have a square end, those that go a cut corner, those that stay a while two. */
-function tagShape(mark: TagMark, w: number, h: number): string {
-  if (mark === 'out') return `M${-w} ${-h}H${w - 5}L${w} ${-h + 5}V${h}H${-w}Z`;
-  if (mark === 'while') return `M${-w} ${-h}H${w - 4}L${w} 0L${w - 4} ${h}H${-w}Z`;
-  if (mark === 'keep') return `M${-w} ${-h}H${w}V${h}H${-w}Z`;
-  return `M${-w + 3} ${-h + 1}H${w - 3}V${h - 1}H${-w + 3}Z`;
 }

@@ -15,11 +15,53 @@ import {
 } from '../../../../core';
 import { leadTo, type DrawingWords, type Follow } from './figure-links';
 import { type Frame } from './frame';
+import { Kept, type Shown } from './kept';
 import { whenPressed } from './pressed';
 import { isLeft, tagMark, type TagMark, type TreePicture } from './tree-picture';
 import { woodColour } from './wood-colours';
 
 type Ground = Selection<SVGGElement, undefined, null, undefined>;
+
+interface RingsShown extends Shown {
+  rim: number;
+  radiusCm: number;
+  wallBearingDeg: number | undefined;
+}
+
+interface SectorShown extends Shown {
+  from: number;
+  width: number;
+  rim: number;
+  isWidest: boolean;
+  written: [number, number] | undefined;
+}
+
+interface StemShown extends Shown {
+  stem: Stem;
+  course: Course;
+  mark: TagMark;
+  season: number;
+}
+
+interface FixingShown extends Shown {
+  x: number;
+  y: number;
+  isDue: boolean;
+}
+
+interface TipShown extends Shown {
+  stem: Stem;
+  mark: TagMark;
+  x: number;
+  y: number;
+}
+
+/** What lies over what on the plan, the lowest first. */
+const LAYERS = ['rings', 'sectors', 'stems', 'fixings', 'tips'] as const;
+
+const groupOf = (node: SVGGElement): Ground => select<SVGGElement, undefined>(node);
+
+const group = (): { node: SVGGElement } => ({ node: create<SVGGElement>('svg:g').node() as SVGGElement });
 
 const RIM = 22;
 const HAIR_PX = 1.3;
@@ -37,6 +79,18 @@ const plainOf = (mark: TagMark): TagMark => (isLeft(mark) ? 'plain' : mark);
 export class PlanDrawing {
   private readonly svg: Selection<SVGSVGElement, undefined, null, undefined>;
   private readonly standing: SVGGElement;
+  private readonly kept = {
+    rings: new Kept(group, ({ node }, { rim, radiusCm, wallBearingDeg }: RingsShown) => {
+      const ground = groupOf(node);
+      ground.selectAll('*').remove();
+      this.drawRings(ground, rim, radiusCm);
+      if (wallBearingDeg !== undefined) this.drawWall(ground, rim, wallBearingDeg);
+    }),
+    sectors: new Kept(group, ({ node }, sector: SectorShown) => this.drawSector(groupOf(node), sector)),
+    stems: new Kept(group, ({ node }, shown: StemShown) => this.drawStem(groupOf(node), shown)),
+    fixings: new Kept(group, ({ node }, fixing: FixingShown) => this.drawFixing(groupOf(node), fixing)),
+    tips: new Kept(group, ({ node }, tip: TipShown) => this.drawTip(groupOf(node), tip)),
+  };
   private frame: Frame = { scale: 1, footX: 100, footY: 100, width: 200, height: 200 };
 
   constructor(
@@ -48,7 +102,8 @@ export class PlanDrawing {
     this.svg = create<SVGSVGElement>('svg').attr('class', 'plan');
     host.append(this.svg.node() as SVGSVGElement);
     whenPressed(this.svg.node() as SVGSVGElement, onSelect);
-    this.svg.append('g').attr('class', 'ground-plan');
+    const plan = this.svg.append('g').attr('class', 'ground-plan');
+    for (const name of LAYERS) plan.append('g').attr('class', `plan-${name}`);
     this.standing = this.svg.append('g').attr('class', 'standing').node() as SVGGElement;
     const mark = select(this.standing);
     mark.append('path').attr('class', 'feet').attr('d', 'M-5 -7 q-4 9 1 14 M5 -7 q4 9 -1 14');
@@ -66,14 +121,20 @@ export class PlanDrawing {
       height: side,
     };
     this.svg.attr('viewBox', `0 0 ${side} ${side}`);
-    const ground = this.svg.select<SVGGElement>('.ground-plan');
-    ground.selectAll('*').remove();
-    this.drawRings(ground, rim, radiusCm);
-    if (wallBearingDeg !== undefined) this.drawWall(ground, rim, wallBearingDeg);
-    if (wallBearingDeg === undefined) this.drawSectors(ground, picture, rim);
-    this.drawStems(ground, picture);
-    this.drawFixings(ground, picture);
-    this.drawTips(ground, picture);
+    this.kept.rings.show(this.layer('rings'), [
+      { key: 'rings', parts: [rim, radiusCm, wallBearingDeg], rim, radiusCm, wallBearingDeg },
+    ]);
+    this.kept.sectors.show(
+      this.layer('sectors'),
+      wallBearingDeg === undefined ? this.sectorsOf(picture, rim) : [],
+    );
+    this.kept.stems.show(this.layer('stems'), this.stemsOf(picture));
+    this.kept.fixings.show(this.layer('fixings'), this.fixingsOf(picture));
+    this.kept.tips.show(this.layer('tips'), this.tipsShown(picture));
+  }
+
+  private layer(name: (typeof LAYERS)[number]): SVGGElement {
+    return this.svg.select<SVGGElement>(`.plan-${name}`).node() as SVGGElement;
   }
 
   turn(standingDeg: number): void {
@@ -133,29 +194,35 @@ export class PlanDrawing {
     ground.append('line').attr('class', 'wall').attr('x1', x1).attr('y1', y1).attr('x2', x2).attr('y2', y2);
   }
 
-  /** A ring at the place of each thing that is fixed; full where something is due. */
-  private drawFixings(ground: Ground, { laid, fixed = [] }: TreePicture): void {
+  private fixingsOf({ laid, fixed = [] }: TreePicture): FixingShown[] {
     const { footX, footY, scale } = this.frame;
-    for (const { stem, fixing, due } of fixed) {
+    return fixed.flatMap(({ stem, fixing, due }, i) => {
       const course = laid.courses.get(stem.id);
-      if (!course) continue;
+      if (!course) return [];
       const [east, north] = positionAt(course, fixing.atCm ?? course.lengthCm / 2);
-      ground
-        .append('circle')
-        .attr('class', `fixing${due ? ' due' : ''}`)
-        .attr('cx', footX + east * scale)
-        .attr('cy', footY - north * scale)
-        .attr('r', 3.6);
-    }
+      const [x, y] = [footX + east * scale, footY - north * scale];
+      return [{ key: String(i), parts: [x, y, due], x, y, isDue: due !== undefined }];
+    });
   }
 
-  /** Lines to the limbs that stay, and the width of each gap between them, deg. The widest is shaded. */
-  private drawSectors(ground: Ground, { laid, verdicts }: TreePicture, rim: number): void {
+  /** A ring at the place of a thing that is fixed; full where something is due. */
+  private drawFixing(ground: Ground, { x, y, isDue }: FixingShown): void {
+    ground.selectAll('*').remove();
+    ground
+      .append('circle')
+      .attr('class', `fixing${isDue ? ' due' : ''}`)
+      .attr('cx', x)
+      .attr('cy', y)
+      .attr('r', 3.6);
+  }
+
+  /** The gaps between the limbs that stay, each with the place its width is written at, where there is one. */
+  private sectorsOf({ laid, verdicts }: TreePicture, rim: number): SectorShown[] {
     const bearings = laid.tree.stems
       .filter(({ id }) => verdicts[id]?.decision === 'scaffold')
       .map(({ shape }) => shape.runBearing.value)
       .sort((a, b) => a - b);
-    if (bearings.length < 2) return;
+    if (bearings.length < 2) return [];
     const gaps = bearings.map((from, i) => ({
       from,
       width: ((bearings[(i + 1) % bearings.length] as number) - from + 360) % 360,
@@ -164,69 +231,81 @@ export class PlanDrawing {
     const tips = this.tipsOf(laid);
     const isClear = ([x, y]: [number, number]): boolean =>
       tips.every((tip) => Math.hypot(tip.x - x, tip.y - y) > GAP_CLEAR_PX);
-    for (const { from, width } of gaps) {
-      const [x1, y1] = this.onRim(from, rim);
-      const [x2, y2] = this.onRim(from + width, rim);
-      const { footX, footY } = this.frame;
+    return gaps.map(({ from, width }, i) => {
+      const places = width < 25 ? [] : GAP_AT.map((share) => this.onRim(from + width / 2, rim * share));
+      const written = places.find(isClear);
       const isWidest = width === widest;
-      ground
-        .append('path')
-        .attr('class', isWidest ? 'sector widest' : 'sector')
-        .attr('d', `M${footX} ${footY}L${x1} ${y1}A${rim} ${rim} 0 ${width > 180 ? 1 : 0} 1 ${x2} ${y2}Z`);
-      if (width < 25) continue;
-      const places = GAP_AT.map((share) => this.onRim(from + width / 2, rim * share));
-      const place = places.find(isClear);
-      if (!place) continue;
-      const [x, y] = place;
-      const gap = ground
-        .append('text')
-        .attr('class', 'gap')
-        .attr('x', x)
-        .attr('y', y)
-        .attr('dy', '0.34em')
-        .text(this.words.arg(deg(width)));
-      leadTo(gap, onFigure('sector.bareRatio'), this.follow, this.words);
-    }
+      const parts = [from, width, rim, isWidest, ...(written ?? [])];
+      return { key: String(i), parts, from, width, rim, isWidest, written };
+    });
   }
 
-  private drawStems(ground: Ground, picture: TreePicture): void {
-    const { footX, footY, scale } = this.frame;
-    for (const stem of picture.laid.tree.stems) {
-      const course = picture.laid.courses.get(stem.id) as Course;
-      const group = ground
-        .append('g')
-        .attr('class', `stem ${plainOf(tagMark(picture.verdicts[stem.id]))}`)
-        .attr('data-stem', stem.id)
-        .on('click', () => this.onSelect(stem.id));
-      for (const { fromCm, toCm, ageSeasons } of woodByAge(stem, picture.season)) {
-        const d = outline(course, planView, fromCm, toCm, HAIR_PX / scale)
-          .map(
-            ([x, y], i) =>
-              `${i === 0 ? 'M' : 'L'}${(footX + x * scale).toFixed(1)} ${(footY - y * scale).toFixed(1)}`,
-          )
-          .join('');
-        group
-          .append('path')
-          .attr('class', 'bark')
-          .attr('d', `${d}Z`)
-          .attr('fill', woodColour(ageSeasons, 0.8));
-      }
-    }
+  /** Lines to two limbs that stay, and the width of the gap between them, deg. The widest is shaded. */
+  private drawSector(ground: Ground, { from, width, rim, isWidest, written }: SectorShown): void {
+    ground.selectAll('*').remove();
+    const [x1, y1] = this.onRim(from, rim);
+    const [x2, y2] = this.onRim(from + width, rim);
+    const { footX, footY } = this.frame;
+    ground
+      .append('path')
+      .attr('class', isWidest ? 'sector widest' : 'sector')
+      .attr('d', `M${footX} ${footY}L${x1} ${y1}A${rim} ${rim} 0 ${width > 180 ? 1 : 0} 1 ${x2} ${y2}Z`);
+    if (!written) return;
+    const gap = ground
+      .append('text')
+      .attr('class', 'gap')
+      .attr('x', written[0])
+      .attr('y', written[1])
+      .attr('dy', '0.34em')
+      .text(this.words.arg(deg(width)));
+    leadTo(gap, onFigure('sector.bareRatio'), this.follow, this.words);
   }
 
-  private drawTips(ground: Ground, { laid, verdicts }: TreePicture): void {
-    for (const { stem, x, y } of this.tipsOf(laid)) {
+  private stemsOf({ laid, verdicts, season }: TreePicture): StemShown[] {
+    return laid.tree.stems.map((stem) => {
+      const course = laid.courses.get(stem.id) as Course;
       const mark = plainOf(tagMark(verdicts[stem.id]));
-      ground
-        .append('text')
-        .attr('class', `tip ${mark}`)
-        .attr('data-stem', stem.id)
-        .attr('x', x)
-        .attr('y', y)
-        .attr('dy', '0.34em')
-        .text(mark === 'out' ? `${stem.tag}/` : stem.tag)
-        .on('click', () => this.onSelect(stem.id));
+      const parts = [course, stem, mark, season, this.frame.scale];
+      return { key: stem.id, parts, stem, course, mark, season };
+    });
+  }
+
+  private drawStem(group: Ground, { stem, course, mark, season }: StemShown): void {
+    const { footX, footY, scale } = this.frame;
+    group.selectAll('*').remove();
+    group
+      .attr('class', `stem ${mark}`)
+      .attr('data-stem', stem.id)
+      .on('click', () => this.onSelect(stem.id));
+    for (const { fromCm, toCm, ageSeasons } of woodByAge(stem, season)) {
+      const d = outline(course, planView, fromCm, toCm, HAIR_PX / scale)
+        .map(
+          ([x, y], i) =>
+            `${i === 0 ? 'M' : 'L'}${(footX + x * scale).toFixed(1)} ${(footY - y * scale).toFixed(1)}`,
+        )
+        .join('');
+      group.append('path').attr('class', 'bark').attr('d', `${d}Z`).attr('fill', woodColour(ageSeasons, 0.8));
     }
+  }
+
+  private tipsShown({ laid, verdicts }: TreePicture): TipShown[] {
+    return this.tipsOf(laid).map(({ stem, x, y }) => {
+      const mark = plainOf(tagMark(verdicts[stem.id]));
+      return { key: stem.id, parts: [stem.tag, mark, x, y], stem, mark, x, y };
+    });
+  }
+
+  private drawTip(group: Ground, { stem, mark, x, y }: TipShown): void {
+    group.selectAll('*').remove();
+    group
+      .append('text')
+      .attr('class', `tip ${mark}`)
+      .attr('data-stem', stem.id)
+      .attr('x', x)
+      .attr('y', y)
+      .attr('dy', '0.34em')
+      .text(mark === 'out' ? `${stem.tag}/` : stem.tag)
+      .on('click', () => this.onSelect(stem.id));
   }
 
   /** Where each limb's name is written, a little past its tip; a lone stem has none, stems of a bush have theirs. */

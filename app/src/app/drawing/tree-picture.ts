@@ -1,5 +1,5 @@
 import type { Extent } from './frame';
-import type { Act, Fixed, LaidTree, StemId, Verdict, Wound } from '../../../../core';
+import type { Act, Course, Fixed, LaidTree, StemId, Verdict, Wound } from '../../../../core';
 
 /** What is drawn of a tree: its courses, and what is to be done to them. */
 export interface TreePicture {
@@ -17,6 +17,16 @@ export interface TreePicture {
   wounds: readonly Wound[];
   /** Things fixed to it, with the days they are looked at, loosened and taken off; none on a day gone by. */
   fixed?: readonly Fixed[];
+  /** A bend that is tried on one of its limbs, which lies so bent. */
+  tried?: TriedBend;
+}
+
+/** What is drawn of a bend that is tried: along the limb how much of what its wood bears is asked, where that is most, cm; and the courses it may be brought to. */
+export interface TriedBend {
+  stemId: StemId;
+  asked: readonly number[];
+  worstCm: number;
+  reaches: readonly { what: 'now' | 'stage'; toDeg: number; course: Course }[];
 }
 
 /** How a stem's decision is written on its tag, apart from its name. */

@@ -1,5 +1,4 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { sceneOf } from '../../../../../core';
 import { BenchStore } from '../bench-store';
 
 /** The limb in hand: the stem with what is half typed of it, and what is decided of it. */
@@ -23,10 +22,7 @@ export class HandStore {
     return this.bench.state()?.tree.stems.some((stem) => stem.id === id) ?? false;
   });
 
-  readonly scene = computed(() => {
-    const state = this.bench.state();
-    return state && sceneOf(state);
-  });
+  readonly scene = this.bench.scene;
 
   /** The tree as judged, once the judging of what is in the book is done. */
   readonly settled = this.bench.settled;

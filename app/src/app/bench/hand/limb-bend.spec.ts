@@ -54,6 +54,8 @@ it('tells how it is held where its wood bears it, and draws what is asked of the
   const bend = bendOf(a);
   bend.isOpen.set(true);
   bench.bendTo('a', 90);
+  expect(bend.lines().map(({ code }) => code)).toEqual(['held.now', 'bend-try.now']);
+  bend.restDeg.set(90);
   expect(
     bend
       .lines()
@@ -85,5 +87,5 @@ it('shows every means for the angle one has stopped at, why some will not do, an
   expect(here.filter(({ held, not }) => (held === undefined) === (not === undefined))).toEqual([]);
   const other = here.filter(({ held }) => held).at(-1)?.by;
   bend.wish.set(other);
-  expect(bend.trial()?.held?.by).toBe(other);
+  expect(bend.held()?.by).toBe(other);
 });

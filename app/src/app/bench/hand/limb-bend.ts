@@ -2,6 +2,7 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  effect,
   inject,
   input,
   linkedSignal,
@@ -14,8 +15,10 @@ import {
   formOf,
   heldByTold,
   heldTold,
+  holdAt,
   meansFor,
   runDegOf,
+  safetyTold,
   share,
   stiffFrom,
   tiesToOf,
@@ -23,9 +26,11 @@ import {
   tryBend,
   woodBears,
   type BendTrial,
+  type Held,
   type Means,
   type Message,
   type Stem,
+  type TreeScene,
   type WoodState,
 } from '../../../../../core';
 import { BentLimb, type HeldAt } from '../../drawing/bent-limb';
@@ -35,6 +40,9 @@ import { BenchStore } from '../bench-store';
 import { HandStore } from './hand-store';
 
 type Point = readonly [x: number, y: number];
+
+/** Time after which a limb that is drawn no further has stopped, ms. */
+const STOPS_MS = 120;
 
 /** How far the limb in hand bends: an angle is tried, and its wood, the pull and the tie are seen, here and on the tree. Nothing is written down. */
 @Component({
@@ -82,47 +90,73 @@ export class LimbBend {
 
   readonly trial = computed((): BendTrial | undefined => {
     const scene = this.hand.scene();
-    if (!scene || !this.isOpen()) return undefined;
-    return tryBend(scene, this.stem(), this.toDeg(), this.tiesTo(), this.wish());
+    return scene && this.isOpen() ? tryBend(scene, this.stem(), this.toDeg()) : undefined;
+  });
+
+  /** The angle one has stopped at, where it is bent there: how it is held takes longer to find than a finger waits. */
+  private readonly stoppedAt = computed((): { scene: TreeScene; at: number } | undefined => {
+    const [scene, at] = [this.hand.scene(), this.restDeg()];
+    return scene && at !== undefined && at === this.toDeg() && this.trial() ? { scene, at } : undefined;
+  });
+
+  /** How it is held there; undefined while it moves, and where it would crack. */
+  readonly held = computed((): Held | undefined => {
+    const stopped = this.stoppedAt();
+    return stopped && holdAt(stopped.scene, this.stem(), stopped.at, this.tiesTo(), this.wish());
   });
 
   /** Every means there is here for the angle one has stopped at. */
   readonly here = computed(() => {
-    const [scene, at] = [this.hand.scene(), this.restDeg()];
-    if (!scene || at === undefined || !this.isOpen() || at !== this.toDeg() || !this.trial()?.held) return [];
-    return meansFor(scene, this.stem(), at, this.tiesTo());
+    const stopped = this.stoppedAt();
+    return stopped ? meansFor(stopped.scene, this.stem(), stopped.at, this.tiesTo()) : [];
   });
 
   /** How long it may be let run up and still bends so far; undefined where that is not near enough to tell. */
   readonly stiff = computed<Message | undefined>(() => {
-    const [scene, at] = [this.hand.scene(), this.restDeg()];
-    if (!scene || at === undefined || at !== this.toDeg() || !this.trial()?.held) return undefined;
-    const from = stiffFrom(scene, this.stem(), at);
+    const stopped = this.stoppedAt();
+    if (!stopped || !this.held()) return undefined;
+    const from = stiffFrom(stopped.scene, this.stem(), stopped.at);
     return from === undefined ? undefined : told('bend-try.stiff', { day: day(from) });
   });
 
   readonly lines = computed((): Message[] => {
     const trial = this.trial();
     if (!trial) return [told('bend-try.as-it-lies')];
-    const now = told('bend-try.now', { now: deg(trial.nowDeg) });
+    const { how, nowDeg, stages, chance, chanceFrom, chanceTo, lookOn } = trial;
+    const now = told('bend-try.now', { now: deg(nowDeg) });
     if (this.stem().mended) return [told('bend-try.mended')];
-    if (trial.held) {
-      const rolled = told('bend-try.rolled', { n: Math.round(trial.rolledChance * 100) });
-      const held = told('bend-try.held', { held: heldByTold(trial.held) });
-      return [held, ...heldTold(trial.held), rolled, ...this.learnt(trial.wood)];
-    }
-    const n = Math.round(trial.chance * 100);
+    const held = this.held();
+    if (held) return [told('bend-try.held', { held: heldByTold(held) }), ...heldTold(held).main];
+    if (how !== 'never') return [safetyTold({ how, stages, chance, chanceFrom, chanceTo, lookOn }), now];
+    const n = Math.round(chance * 100);
     const args = { n, at: cm(trial.worstCm), wood: told(`wood-state.${trial.wood}`) };
     return [told('bend-try.cracks', args), now];
+  });
+
+  /** What else there is to know of how it is held. */
+  readonly more = computed((): Message[] => {
+    const [trial, held, stiff] = [this.trial(), this.held(), this.stiff()];
+    if (!trial || !held) return [];
+    const rolled = told('bend-try.rolled', { n: Math.round(trial.rolledChance * 100) });
+    return [...heldTold(held).more, rolled, ...this.learnt(trial.wood), ...(stiff ? [stiff] : [])];
   });
 
   /** What holds it, where that is drawn. */
   readonly heldAt = computed<HeldAt | undefined>(() => {
     const trial = this.trial();
     if (!trial) return undefined;
-    const tie = tiedAt(trial, this.stem().length.value);
-    return { tie, to: madeFastTo(trial, tie), means: trial.held?.by };
+    const held = this.held();
+    const tie = tiedAt(trial, held, this.stem().length.value);
+    return { tie, to: madeFastTo(trial, held, tie), means: held?.by };
   });
+
+  constructor() {
+    effect((onCleanup) => {
+      const at = this.toDeg();
+      const stops = setTimeout(() => this.restDeg.set(at), STOPS_MS);
+      onCleanup(() => clearTimeout(stops));
+    });
+  }
 
   /** What the yard's own bends have made of what a wood bears. */
   private learnt(wood: WoodState): Message[] {
@@ -144,8 +178,8 @@ export class LimbBend {
   }
 }
 
-/** Where what holds it sits on its course as it would lie; where a cord would, for a limb that would crack. */
-function tiedAt({ held, after, tieAt }: BendTrial, lengthCm: number): Point {
+/** Where what holds it sits on its course as it would lie; where a cord would, while that is not known. */
+function tiedAt({ after, tieAt }: BendTrial, held: Held | undefined, lengthCm: number): Point {
   if (!held) return tieAt;
   const at = Math.round((held.tieCm / lengthCm) * (after.length - 1));
   return after[Math.min(after.length - 1, at)] as Point;
@@ -156,7 +190,7 @@ const HANGS_CM = 25;
 const TRUNK_CM = 25;
 
 /** The other end of what holds it, cm from its join, y up: on the ground, at the foot of the trunk, above the join as far as it is out. */
-function madeFastTo({ held, joinCm }: BendTrial, [x, y]: Point): Point | undefined {
+function madeFastTo({ joinCm }: BendTrial, held: Held | undefined, [x, y]: Point): Point | undefined {
   switch (held?.by) {
     case 'ground-peg':
     case 'prop':

@@ -5,6 +5,8 @@ import {
   kindFacts,
   type DrawnWound,
   type KindFacts,
+  type LaidTree,
+  type Stem,
   type StemId,
 } from '../../../../../core';
 import type { TreePicture } from '../tree-picture';
@@ -21,6 +23,7 @@ const MOST_FINE = 2;
 export class Plate {
   private readonly canvas: HTMLCanvasElement;
   private limbs: SeenLimb[] = [];
+  private known = new Map<Stem, SeenLimb>();
   private wounds: DrawnWound[] = [];
   private picture: TreePicture | undefined;
   private kind: KindFacts | undefined;
@@ -34,9 +37,14 @@ export class Plate {
 
   show(picture: TreePicture, size: { width: number; height: number }): void {
     const { laid, season } = picture;
+    const before = this.picture;
     this.picture = picture;
     this.kind = kindFacts(laid.tree.kind);
-    this.limbs = laid.tree.stems.map((stem) => seenLimb(drawnLimb(laid, stem, season)));
+    this.limbs = laid.tree.stems.map((stem) => {
+      const isKnown = before?.season === season && isAsBefore(stem, before.laid, laid);
+      return (isKnown && this.known.get(stem)) || seenLimb(drawnLimb(laid, stem, season));
+    });
+    this.known = new Map(this.limbs.map((seen) => [seen.limb.stem, seen]));
     this.wounds = picture.wounds.flatMap((wound) => drawnWound(laid, wound) ?? []);
     const fine = Math.min(MOST_FINE, globalThis.devicePixelRatio || 1);
     const [width, height] = [Math.round(size.width * fine), Math.round(size.height * fine)];
@@ -73,4 +81,14 @@ export class Plate {
       for (const fixing of stem.fixings ?? []) drawFixing(pen, view, seen, fixing, carrier);
     }
   }
+}
+
+/** Whether a stem and what carries it lie where they lay. */
+function isAsBefore(stem: Stem, before: LaidTree, now: LaidTree): boolean {
+  const carrierId = stem.parent.kind === 'stem' ? stem.parent.stemId : now.trunk?.id;
+  const isSame = (id: StemId | undefined): boolean =>
+    id === undefined || before.courses.get(id) === now.courses.get(id);
+  const isGraftSame =
+    before.tree.unionCm === now.tree.unionCm && before.tree.ownRooted === now.tree.ownRooted;
+  return isSame(stem.id) && isSame(carrierId) && isGraftSame;
 }
