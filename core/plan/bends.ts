@@ -7,6 +7,9 @@ import { seasonsIn } from '../choosing/weigh/view';
 import { joinHeightCm } from '../tree/joins';
 import { stemOf, type Stem } from '../tree/stem';
 import type { Act } from '../acts/acts';
+import { bent } from '../acts/bend';
+import { courseFrom, tipOf, type Course } from '../tree/course';
+import type { Vec3 } from '../geometry/vector';
 import { cutDiameterMm } from '../acts/wood';
 import { endCut } from './limb-ends';
 import type { Kept, PlanQuestion } from './question';
@@ -76,8 +79,8 @@ export function bend(
   return [bendAct(stem, toDeg, because(code, args, figure))];
 }
 
-/** A bent limb stands this much higher than a straight one at the same angle, by its join, cm. Working value. */
-const BULGE_CM = 6;
+/** As far out as a limb is ever tied, as a share of its length: up to there it still turns, and its tip stands the higher. */
+const TIED_AT_MOST = 0.58;
 
 /** Furthest down an arm is brought in its first stage, deg. Working value. */
 const FIRST_STAGE_MOST_DEG = 65;
@@ -89,10 +92,15 @@ export function firstStageTo(
   stem: Stem,
   leaderTipCm: number,
 ): number {
-  const roomCm = leaderTipCm - BULGE_CM - joinHeightCm(laid, stem);
-  const share = Math.min(1, Math.max(0, roomCm / stem.length.value));
-  const clearDeg = Math.ceil((Math.acos(share) * 180) / Math.PI);
-  return Math.max(firstStageDeg, Math.min(FIRST_STAGE_MOST_DEG, clearDeg));
+  let toDeg = firstStageDeg;
+  while (toDeg < FIRST_STAGE_MOST_DEG && tipOf(laidAt(laid, stem, toDeg))[2] > leaderTipCm) toDeg++;
+  return toDeg;
+}
+
+/** The course of a limb of a tree that is brought to an angle, deg from upright, tied as far out as one ever is. */
+export function laidAt({ courses }: FormScene['laid'], stem: Stem, toDeg: number): Course {
+  const base = (courses.get(stem.id) as Course).points[0] as Vec3;
+  return courseFrom(bent(stem, toDeg, stem.length.value * TIED_AT_MOST), base);
 }
 
 /** A limb outside of the frame is brought down where it stands so much steeper than the form's own, deg, and is so long, cm. Working values. */

@@ -3,12 +3,11 @@ import { because, cm, share, tagOf } from '../words/message';
 import type { FormScene } from '../choosing/candidacy';
 import { joinHeightCm } from '../tree/joins';
 import { RIVALS_FROM_CM } from '../findings/overtopping';
-import { reading } from '../readings/reading';
-import { arcAtHeight, courseFrom, tipOf, type Course } from '../tree/course';
+import { arcAtHeight, tipOf, type Course } from '../tree/course';
 import { newestCm, stemOf, type Stem } from '../tree/stem';
 import type { Act } from '../acts/acts';
 import { renewed } from '../choosing/laterals';
-import { bendTarget, firstStageTo, isFirstStage, isWorthTying } from './bends';
+import { bendTarget, firstStageTo, isFirstStage, isWorthTying, laidAt } from './bends';
 import { endCut } from './limb-ends';
 import type { Kept, PlanQuestion } from './question';
 import { besidePeers, lastGrowthCm, WEAK_BESIDE } from './beside-peers';
@@ -155,6 +154,8 @@ function bareCut({ findings, limits, when }: FormScene, stem: Stem): Cut | undef
 
 /** Least share of a limb that is left where it is cut back under its leader: the leader will have outgrown it by summer. Working value. */
 const LEFT_UNDER_LEADER = 0.5;
+/** A tie may lie a little nearer than was reckoned: an arm's end is lower than its leader's by this, cm. Working value. */
+const SURELY_LOWER_CM = 1;
 
 function underLeader(
   scene: FormScene,
@@ -169,14 +170,13 @@ function underLeader(
   if (staged && scene.when.inLeaf) return undefined;
   // An arm that lies on its wire, or will next summer, rivals no leader: it need only be lower.
   const clearCm = scene.wallDeg === undefined ? limits('leader.clearCm').value : 0;
-  const topCm = leaderTipCm - clearCm;
+  const topCm = leaderTipCm - Math.max(clearCm, SURELY_LOWER_CM);
   const bent =
     correction?.kind === 'spread' || correction?.kind === 'rival-bent' ? correction.toDeg : undefined;
   const wanted = isWorthTying(scene, stem) ? bendTarget(scene, firstStageDeg, stem) : undefined;
   const target = bent ?? (staged && wanted ? firstStageTo(scene, wanted, stem, leaderTipCm) : wanted);
-  const angle = reading('angle', target ?? stem.shape.run.value, 'gauge');
-  const base = (laid.courses.get(stem.id) as Course).points[0] as Course['points'][number];
-  const { points } = courseFrom({ ...stem, shape: { ...stem.shape, run: angle, tip: angle } }, base);
+  const { points } =
+    target === undefined ? (laid.courses.get(stem.id) as Course) : laidAt(laid, stem, target);
   const over = points.findIndex((p) => p[2] > topCm);
   if (over < 0) return undefined;
   const reason = staged
