@@ -5,7 +5,7 @@ import type { Held, SafelyBent } from './held';
 const litres = (pullKg: number): number => Math.max(0.1, Math.round(pullKg * 10) / 10);
 
 /** With what a limb is held and where, as a part of a line. */
-export function heldByTold({ by, tieCm, lengthCm, pullKg }: Held): Message {
+export function heldByTold({ by, tieCm, lengthCm, pullKg, anchor }: Held): Message {
   const at = cm(tieCm);
   switch (by) {
     case 'clip':
@@ -22,6 +22,13 @@ export function heldByTold({ by, tieCm, lengthCm, pullKg }: Held): Message {
       return told('held.spreader', { at, length: cm(lengthCm ?? 0) });
     case 'prop':
       return told('held.prop', { at, length: cm(lengthCm ?? 0) });
+    case 'neighbour':
+      return told('held.neighbour', {
+        at,
+        length: cm(lengthCm ?? 0),
+        limb: { tag: anchor?.tag ?? '' },
+        there: cm(anchor?.atCm ?? 0),
+      });
     case 'ground-peg':
     case 'trunk':
     case 'above':
@@ -74,9 +81,16 @@ export function heldTold(held: Held): { main: Message[]; more: Message[] } {
         wood: told(`wood-state.${wood}`),
       }),
       ...springsTold(held),
+      ...(by === 'ground-peg' && pullKg <= STONE_KG
+        ? [told('held.stone', { kg: kg(Math.ceil(pullKg * STONE_OVER)) })]
+        : []),
     ],
   };
 }
+
+/** A stone heavier than this nobody carries out, and one must weigh so many times the pull, kg. Working values. */
+const STONE_KG = 8;
+const STONE_OVER = 1.5;
 
 /** All that there is to know of how a limb is held, the first things first. */
 export function heldInFull(held: Held): Message[] {

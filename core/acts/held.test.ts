@@ -36,7 +36,8 @@ describe('the words of a bend', () => {
       'bend from 40° to 70°, tied 45 cm out to a ground peg, 150 cm of cord | Safe in one go: one such limb in 100 cracks. | ' +
         'It pulls like 1.3 kg. | A soft loop 15 mm wide inside. | ' +
         'Look at it from 20 May 2027, monthly in growth; off about 24 September 2027. | ' +
-        'Nearest to cracking 20 cm out, in last season’s wood. | Let go, it comes back some 6°.',
+        'Nearest to cracking 20 cm out, in last season’s wood. | Let go, it comes back some 6°. | ' +
+        'A stone of 2 kg or more holds it as well as a peg.',
     );
   });
 

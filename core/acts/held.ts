@@ -1,4 +1,4 @@
-import { between, day, listOf, oneOf, shape, text, whole, type Typed } from '../fields/fields';
+import { between, day, id, listOf, maybe, oneOf, shape, text, whole, type Typed } from '../fields/fields';
 import { MEANS } from '../tree/means';
 import { MOST_TAG } from '../tree/stem-readings';
 import { WOOD_STATES } from '../tree/wood-states';
@@ -22,6 +22,8 @@ export const held = shape({
   lengthCm: between(0, 3000).optional(),
   /** Tag of a limb that its cord would rub on, unless it is led past; missing where there is none. */
   crosses: text(MOST_TAG).optional(),
+  /** The other limb its cord is made fast to, and how far along that, cm. */
+  anchor: maybe(shape({ stemId: id(), tag: text(MOST_TAG), atCm: between(0, 1500) })),
   /** Inner width of a loop that leaves the wood a season's thickening, mm. */
   loopMm: between(0, 700),
   /** The chance that it cracks, 0 to 1, and what it would be in tougher and in more brittle wood. */

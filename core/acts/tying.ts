@@ -51,6 +51,7 @@ const FIXED: Record<Means, FixingKind> = {
   wire: 'tie',
   cane: 'tie',
   aside: 'tie',
+  neighbour: 'tie',
 };
 
 /** A limb with what holds it fixed to it, where it was computed, since the day it is first bent. */
@@ -61,12 +62,13 @@ export function fixedBy(
 ): Stem {
   if (!held) return stem;
   const since = held.stages[0]?.on;
-  const { by, tieCm, loopMm, lengthCm, offBy, strainPercent, wood } = held;
+  const { by, tieCm, loopMm, lengthCm, offBy, strainPercent, wood, anchor } = held;
   const fixing: Fixing = {
     ...{ what: FIXED[by], atCm: tieCm, means: by, loopMm, offBy, wood },
     ...(since !== undefined && { since }),
     ...(lengthCm !== undefined && { lengthCm }),
     ...(strainPercent !== undefined && { strainPercent }),
+    ...(anchor && { onStem: anchor.stemId, onCm: anchor.atCm }),
     ...angles,
   };
   // What is tied anew at a place stands in for what was there.
@@ -92,6 +94,7 @@ const MINUTES: Record<Means, number> = {
   trunk: 6,
   'ground-peg': 7,
   aside: 7,
+  neighbour: 5,
 };
 const UNSAID_MINUTES = 6;
 

@@ -186,7 +186,7 @@ describe('what holds it', () => {
     const ask = { way: 'upright', toDeg: 80 } as const;
     const here = meansHere(at, stem, safeLine(at, stem, ask), ask, undefined);
     expect(here.find(({ by }) => by === 'weight')?.not).toBe('browsed');
-    expect(here.map(({ by }) => by)).toEqual(['spreader', 'ground-peg', 'trunk', 'weight']);
+    expect(here.map(({ by }) => by)).toEqual(['spreader', 'ground-peg', 'trunk', 'neighbour', 'weight']);
     expect(heldOn(long, {}, 'wires')?.by).toBe('wire');
   });
 

@@ -9,6 +9,7 @@ import type { Means } from '../tree/means';
 import { pointsOf, type Vec2 } from './beam';
 import { crossedBy } from './crossed';
 import { PIECES, runOf } from './limb-beam';
+import { isFree, neighbourAlong, type Anchor } from './neighbour';
 import { pulledRoundTo, type Bent, type PulledBy } from './pull';
 import type { BendAsked, SafeLine } from './safe-line';
 import { timesAt } from './wood';
@@ -33,6 +34,8 @@ export interface Fastened {
   lengthCm?: number;
   /** A limb that its cord would rub on, unless it is led past. */
   crosses?: Stem;
+  /** The other limb its cord is made fast to. */
+  anchor?: Anchor;
 }
 
 /** Why a means will not do here. */
@@ -47,6 +50,7 @@ export const NOT_WITH = [
   'heavy',
   'high',
   'low-join',
+  'no-neighbour',
 ] as const;
 export type NotWith = (typeof NOT_WITH)[number];
 
@@ -141,6 +145,23 @@ export function toPegAside({ scene, stem, line: { limb, piece }, asked, others }
   const peg: Vec3 = [tie[0] + aside[0] * heightCm, tie[1] + aside[1] * heightCm, 0];
   const lengthCm = Math.SQRT2 * heightCm + KNOTS_CM;
   return { by: 'aside', lengthCm, ...crossing(crossedBy(others ?? scene.laid, stem, tie, peg)) };
+}
+
+/** A cord to a stiffer limb beside it, the way it is drawn: nothing stands on the ground for it. */
+export function toNeighbour(tying: Tying): Fastened | NotWith {
+  const { scene, stem, line, asked } = tying;
+  const laid = tying.others ?? scene.laid;
+  const tieCm = (line.piece + 1) * line.limb.beam.pieceCm;
+  const isAside = asked.way === 'aside';
+  const course = scene.laid.courses.get(stem.id);
+  const there = isAside && course ? positionAt(course, tieCm) : onTree(tying, tiePoint(tying));
+  const way: Vec3 = isAside
+    ? direction(stem.shape.runBearing.value + (asked.toDeg < 0 ? -90 : 90), 90)
+    : [0, 0, -1];
+  const anchor = neighbourAlong(laid, stem, { tieCm, there, way });
+  if (!anchor) return 'no-neighbour';
+  if (!isFree(laid, stem, there, anchor)) return 'crossed';
+  return { by: 'neighbour', anchor, lengthCm: anchor.distanceCm + KNOTS_CM };
 }
 
 const turnedBy =

@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest';
 import type { Held } from '../acts/held';
 import { sceneOf } from '../judging/scene';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
+import { positionAt, type Course } from '../tree/course';
+import { norm, subtract } from '../geometry/vector';
 import { stemOf, type Stem } from '../tree/stem';
 import { energyOf, pointsOf } from './beam';
 import { crossedUnder } from './crossed';
@@ -80,6 +82,38 @@ describe('a cord', () => {
       .map((deg) => held(60 + deg, stout))
       .find((one) => one?.how === 'stages');
     expect(staged?.by).not.toBe('spreader');
+  });
+});
+
+describe('a limb drawn aside', () => {
+  const beside = (more: Partial<Limb>) =>
+    scene(
+      { angle: 60 },
+      {
+        limbs: [
+          { ...LIMB, angle: 60 },
+          { ...LIMB, id: 'n', h: 92, bearing: 150, angle: 62, ...more },
+        ],
+      },
+    );
+  const aside = ({ at, stem } = beside({}), toDeg = 25): Held | undefined => {
+    const ask = { way: 'aside', toDeg } as const;
+    return heldBy(at, stem, safeLine(at, stem, ask), ask);
+  };
+
+  it('is tied to a limb on that side that gives a quarter of what it gives, with a cord as long as they are apart', () => {
+    const stiff = beside({ mm: 30 });
+    const by = aside(stiff);
+    expect(by).toMatchObject({ by: 'neighbour', anchor: { stemId: 'n' } });
+    const place = (id: string, cm: number) => positionAt(stiff.at.laid.courses.get(id) as Course, cm);
+    const apart = norm(subtract(place('a', by?.tieCm ?? 0), place('n', by?.anchor?.atCm ?? 0)));
+    expect(Math.abs((by?.lengthCm ?? 0) - 40 - apart)).toBeLessThan(3);
+  });
+
+  it('is tied to a peg where the neighbour is as limp as it is, lies on the other side, or is dead', () => {
+    expect(aside(beside({}))?.by).toBe('aside');
+    expect(aside(beside({ mm: 30 }), -25)?.by).toBe('aside');
+    expect(aside(beside({ mm: 30, more: { condition: 'dead' } }))?.by).toBe('aside');
   });
 });
 

@@ -12,6 +12,7 @@ import {
   N_PER_KG,
   toPeg,
   toPegAnyway,
+  toNeighbour,
   toPegAside,
   toStemAbove,
   toTrunk,
@@ -22,6 +23,7 @@ import {
 import { loopMm } from './hold';
 import { ladenLowCm } from './laden';
 import { runOf } from './limb-beam';
+import type { Anchor } from './neighbour';
 import type { BendAsked, SafeLine } from './safe-line';
 import { uprightsOf } from './uprights';
 import { crackChance } from './wood';
@@ -57,7 +59,7 @@ type Offer = readonly [Means, () => Fastened | NotWith];
 
 /**
  * What a limb can be brought to its angle with here, the best first: a clip for a small soft shoot; the wires or canes of a wall; a short stick, which
- * nothing trips over; then, where nobody passes, a cord to the ground, and else one back to the trunk; a hung jug after those.
+ * nothing trips over; then, where nobody passes, a cord to the ground, and else one back to the trunk, or to a stiffer limb under it; a hung jug after those.
  */
 function offersFor(tying: Tying, tiesTo: TiesTo): Offer[] {
   const { stem } = tying;
@@ -72,7 +74,11 @@ function offersFor(tying: Tying, tiesTo: TiesTo): Offer[] {
 }
 
 function freeOffers(tying: Tying, isDown: boolean): Offer[] {
-  if (tying.asked.way === 'aside') return [['aside', () => toPegAside(tying)]];
+  if (tying.asked.way === 'aside')
+    return [
+      ['neighbour', () => toNeighbour(tying)],
+      ['aside', () => toPegAside(tying)],
+    ];
   if (!isDown)
     return [
       ['above', () => toStemAbove(tying)],
@@ -82,6 +88,7 @@ function freeOffers(tying: Tying, isDown: boolean): Offer[] {
     ['spreader', () => byStick(tying)],
     ['ground-peg', () => toPeg(tying)],
     ['trunk', () => toTrunk(tying)],
+    ['neighbour', () => toNeighbour(tying)],
     ['weight', () => byWeight(tying)],
   ];
 }
@@ -150,6 +157,7 @@ function heldWith(tying: Tying, fastened: Fastened, follows = followsFrom(tying)
     pullKg: tenth(bent.pullN / N_PER_KG),
     ...(fastened.lengthCm !== undefined && { lengthCm: Math.round(fastened.lengthCm) }),
     ...(fastened.crosses && { crosses: fastened.crosses.tag }),
+    ...(fastened.anchor && anchored(fastened.anchor)),
     loopMm: loopMm(thickMm, gainAtMm(scene, stem, tieCm)),
     chance: thousandth(likely),
     chanceFrom: thousandth(from),
@@ -161,6 +169,10 @@ function heldWith(tying: Tying, fastened: Fastened, follows = followsFrom(tying)
     ...follows,
   };
 }
+
+const anchored = ({ stem: { id, tag }, atCm }: Anchor): Pick<Held, 'anchor'> => ({
+  anchor: { stemId: id, tag, atCm: Math.round(atCm) },
+});
 
 /** A limb's lowest place that bears may not hang nearer to the ground than this, cm. Working value. */
 const LADEN_LOW_CM = 15;

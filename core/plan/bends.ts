@@ -82,6 +82,9 @@ export function bend(
 /** As far out as a limb is ever tied, as a share of its length: up to there it still turns, and its tip stands the higher. */
 const TIED_AT_MOST = 0.58;
 
+/** A tie may lie a little nearer than was reckoned: an arm's end is lower than its leader's by this, cm. Working value. */
+export const SURELY_LOWER_CM = 1;
+
 /** Furthest down an arm is brought in its first stage, deg. Working value. */
 const FIRST_STAGE_MOST_DEG = 65;
 
@@ -92,8 +95,9 @@ export function firstStageTo(
   stem: Stem,
   leaderTipCm: number,
 ): number {
+  const topCm = leaderTipCm - SURELY_LOWER_CM;
   let toDeg = firstStageDeg;
-  while (toDeg < FIRST_STAGE_MOST_DEG && tipOf(laidAt(laid, stem, toDeg))[2] > leaderTipCm) toDeg++;
+  while (toDeg < FIRST_STAGE_MOST_DEG && tipOf(laidAt(laid, stem, toDeg))[2] > topCm) toDeg++;
   return toDeg;
 }
 

@@ -7,7 +7,7 @@ import { arcAtHeight, tipOf, type Course } from '../tree/course';
 import { newestCm, stemOf, type Stem } from '../tree/stem';
 import type { Act } from '../acts/acts';
 import { renewed } from '../choosing/laterals';
-import { bendTarget, firstStageTo, isFirstStage, isWorthTying, laidAt } from './bends';
+import { bendTarget, firstStageTo, isFirstStage, isWorthTying, laidAt, SURELY_LOWER_CM } from './bends';
 import { endCut } from './limb-ends';
 import type { Kept, PlanQuestion } from './question';
 import { besidePeers, lastGrowthCm, WEAK_BESIDE } from './beside-peers';
@@ -154,8 +154,6 @@ function bareCut({ findings, limits, when }: FormScene, stem: Stem): Cut | undef
 
 /** Least share of a limb that is left where it is cut back under its leader: the leader will have outgrown it by summer. Working value. */
 const LEFT_UNDER_LEADER = 0.5;
-/** A tie may lie a little nearer than was reckoned: an arm's end is lower than its leader's by this, cm. Working value. */
-const SURELY_LOWER_CM = 1;
 
 function underLeader(
   scene: FormScene,

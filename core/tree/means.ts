@@ -10,5 +10,6 @@ export const MEANS = [
   'wire',
   'cane',
   'aside',
+  'neighbour',
 ] as const;
 export type Means = (typeof MEANS)[number];

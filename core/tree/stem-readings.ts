@@ -76,6 +76,9 @@ export const fixing = shape({
   /** Inner width of its loop, mm; its cord, stick or stake, cm. */
   loopMm: between(0, 700).optional(),
   lengthCm: between(0, 3000).optional(),
+  /** The limb its cord is made fast to, and how far along that, cm. */
+  onStem: id().optional(),
+  onCm: between(0, 1500).optional(),
   /** Bearing of a stake as seen from the stem, deg. */
   sideDeg: between(0, 360).optional(),
   /** The day it was looked at last, and the day it comes off; a stake with none stays for good. */

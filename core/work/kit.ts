@@ -68,7 +68,7 @@ export function kitFor(scene: Scene, acts: readonly Act[]): Kit {
 const shortestFirst = (all: readonly KitStake[]): KitStake[] =>
   [...all].sort((a, b) => a.lengthCm - b.lengthCm || a.thickMm - b.thickMm);
 /** What is held by a cord of a length. */
-const CORDED: ReadonlySet<Held['by']> = new Set(['ground-peg', 'trunk', 'above', 'aside']);
+const CORDED: ReadonlySet<Held['by']> = new Set(['ground-peg', 'trunk', 'above', 'aside', 'neighbour']);
 /** A cane that a limb is tied along, mm. Working value. */
 const CANE_MM = 12;
 const caneFor = ({ lengthCm = 0 }: Held): KitStake => ({ lengthCm, thickMm: CANE_MM });

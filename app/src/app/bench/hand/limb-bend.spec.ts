@@ -83,7 +83,7 @@ it('shows every means for the angle one has stopped at, why some will not do, an
   expect(bend.here()).toEqual([]);
   bend.restDeg.set(80);
   const here = bend.here();
-  expect(here.map(({ by }) => by)).toEqual(['spreader', 'ground-peg', 'trunk', 'weight']);
+  expect(here.map(({ by }) => by)).toEqual(['spreader', 'ground-peg', 'trunk', 'neighbour', 'weight']);
   expect(here.filter(({ held, not }) => (held === undefined) === (not === undefined))).toEqual([]);
   const other = here.filter(({ held }) => held).at(-1)?.by;
   bend.wish.set(other);

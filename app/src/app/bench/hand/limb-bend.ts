@@ -207,6 +207,7 @@ function madeFastTo({ joinCm }: BendTrial, held: Held | undefined, [x, y]: Point
     case 'wire':
     case 'cane':
     case 'aside':
+    case 'neighbour':
     case undefined:
       return undefined;
   }

@@ -13,6 +13,8 @@ interface Fixed {
   view: View;
   seen: SeenLimb;
   carrier: SeenLimb | undefined;
+  /** The other limb it is made fast to. */
+  anchor: SeenLimb | undefined;
   fixing: Fixing;
   atCm: number;
   /** Its place on the tree, cm. */
@@ -26,6 +28,7 @@ export function drawFixing(
   seen: SeenLimb,
   fixing: Fixing,
   carrier: SeenLimb | undefined,
+  anchor: SeenLimb | undefined,
 ): void {
   const { course } = seen.limb;
   const atCm = Math.min(fixing.atCm ?? course.lengthCm / 2, course.lengthCm);
@@ -35,7 +38,7 @@ export function drawFixing(
   pen.strokeStyle = TOKENS.ink;
   pen.fillStyle = TOKENS.paperLight;
   pen.lineCap = 'round';
-  DRAWN_AS[fixing.what](pen, { x, y, half, view, seen, carrier, fixing, atCm, there });
+  DRAWN_AS[fixing.what](pen, { x, y, half, view, seen, carrier, anchor, fixing, atCm, there });
 }
 
 const CORD_PX = 1.1;
@@ -119,7 +122,7 @@ const DRAWN_AS: Record<Fixing['what'], (pen: Pen, fixed: Fixed) => void> = {
 };
 
 /** Where a tie's cord goes, as far as that is on record: cm. */
-function madeFastTo({ fixing, there, seen, carrier }: Fixed): Vec3 | undefined {
+function madeFastTo({ fixing, there, seen, carrier, anchor }: Fixed): Vec3 | undefined {
   const [east, north, up] = there;
   const on = carrier?.limb.course.points;
   const foot = seen.limb.course.points[0] as Vec3;
@@ -135,6 +138,10 @@ function madeFastTo({ fixing, there, seen, carrier }: Fixed): Vec3 | undefined {
       const turned = ((shape.runBearing.value - bearing.value + 540) % 360) - 180;
       const aside = direction(shape.runBearing.value + (turned < 0 ? -90 : 90), 90);
       return [east + aside[0] * up, north + aside[1] * up, 0];
+    }
+    case 'neighbour': {
+      const on = anchor?.limb.course;
+      return on && positionAt(on, Math.min(on.lengthCm, fixing.onCm ?? 0));
     }
     case 'clip':
     case 'weight':

@@ -78,7 +78,8 @@ export class Plate {
       }
       for (const wound of this.wounds) if (wound.on === stem) drawWound(pen, view, wound, picture.day);
       const carrier = stem.parent.kind === 'stem' ? byId.get(stem.parent.stemId) : undefined;
-      for (const fixing of stem.fixings ?? []) drawFixing(pen, view, seen, fixing, carrier);
+      for (const fixing of stem.fixings ?? [])
+        drawFixing(pen, view, seen, fixing, carrier, byId.get(fixing.onStem ?? ''));
     }
   }
 }
