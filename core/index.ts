@@ -78,7 +78,7 @@ export * from './readings/reading';
 export * from './readings/units';
 export * from './rules/defaults';
 export * from './rules/limits';
-export { clearanceAt, wallBearing, type ClearanceSector, type Site } from './sites/site';
+export { clearanceAt, guardCm, wallBearing, type ClearanceSector, type Site } from './sites/site';
 export * from './sites/latitudes';
 export * from './calendar/seasons';
 export * from './tree/approach';

@@ -67,6 +67,12 @@ export type Site = Typed<typeof siteSchema>;
 /** The bearing along a site's wall or fence, deg; east where nobody said. */
 export const wallBearing = ({ wallBearingDeg }: Pick<Site, 'wallBearingDeg'>): number => wallBearingDeg ?? 90;
 
+/** Height of a guard round a stem, cm: as high as what browses there reaches; undefined where nothing does. */
+export function guardCm({ clearance }: Pick<Site, 'clearance'>): number | undefined {
+  const reached = clearance.flatMap(({ what, heightCm }) => (what === 'browses' ? [heightCm] : []));
+  return reached.length > 0 ? Math.max(...reached) : undefined;
+}
+
 /** Height a limb must start at on a bearing, cm: the highest of the sectors that cover it, or 0. */
 export function clearanceAt(site: Site, bearingDeg: number): { heightCm: number; why: string } {
   let found = { heightCm: 0, why: '' };

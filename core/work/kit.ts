@@ -5,6 +5,7 @@ import type { ActSupplies } from '../acts/act';
 import type { Held } from '../acts/held';
 import type { Staked } from '../acts/staked';
 import type { TreeScene } from '../acts/scene';
+import { guardCm } from '../sites/site';
 import { stemOf } from '../tree/stem';
 import type { Condition } from '../tree/stem-readings';
 
@@ -19,6 +20,8 @@ export interface Kit {
   sticksCm: readonly number[];
   propsCm: readonly number[];
   jugsL: readonly number[];
+  /** Guards round stems that are staked among animals, by their height, cm. */
+  guardsCm: readonly number[];
   /** Stakes and canes, each by its length, cm, and how thick it is, mm, the shortest first. */
   stakes: readonly KitStake[];
   canes: readonly KitStake[];
@@ -58,6 +61,7 @@ export function kitFor(scene: Scene, acts: readonly Act[]): Kit {
     ties: count('ties'),
     pegs: count('pegs'),
     ...heldWith(acts),
+    guardsCm: acts.flatMap(({ kind }) => (kind === 'stake' ? (guardCm(scene.site) ?? []) : [])),
     cleans: isDiseased && scene.answers.disinfecting === 'between-cuts' ? 'between cuts' : 'between trees',
     paste: scene.answers.wounds === 'paste' && places.some(({ diameterMm }) => diameterMm >= PASTE_MM),
     labels: count('labels'),
@@ -119,6 +123,7 @@ export function kitTogether(kits: readonly Kit[]): Kit {
     sticksCm: rising(kits.flatMap(({ sticksCm }) => sticksCm)),
     propsCm: rising(kits.flatMap(({ propsCm }) => propsCm)),
     jugsL: rising(kits.flatMap(({ jugsL }) => jugsL)),
+    guardsCm: rising(kits.flatMap(({ guardsCm }) => guardsCm)),
     stakes: shortestFirst(kits.flatMap(({ stakes }) => stakes)),
     canes: shortestFirst(kits.flatMap(({ canes }) => canes)),
     film: kits.some(({ film }) => film),

@@ -160,6 +160,7 @@ describe('kit and minutes', () => {
       cordCm: 240,
       groundPegs: 1,
       jugsL: [1.4],
+      guardsCm: [],
       sticksCm: [12, 26],
     });
     expect(kitTogether([kitFor(scene, acts), kitFor(scene, acts)])).toMatchObject({

@@ -70,5 +70,6 @@ export const SIZED = [
   { code: 'kit.canes', sizes: ({ canes }: Kit) => counted(canes, staked) },
   { code: 'kit.sticks', sizes: ({ sticksCm }: Kit) => counted(sticksCm, cm) },
   { code: 'kit.props', sizes: ({ propsCm }: Kit) => counted(propsCm, cm) },
+  { code: 'kit.guards', sizes: ({ guardsCm }: Kit) => counted(guardsCm, cm) },
   { code: 'kit.jugs', sizes: ({ jugsL }: Kit) => counted(jugsL, (litres) => told('kit.litres', { litres })) },
 ] as const;

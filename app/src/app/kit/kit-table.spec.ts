@@ -5,7 +5,15 @@ import { csvOf, kitLines } from './kit-table';
 
 const KIT: Kit = {
   ...{ tools: ['hand', 'shears'], ties: 3, pegs: 0, cordCm: 1234, groundPegs: 2, labels: 0, notches: 0 },
-  ...{ sticksCm: [12, 12, 30], propsCm: [], jugsL: [1.5], cleans: 'between trees', paste: false, film: true },
+  ...{
+    sticksCm: [12, 12, 30],
+    propsCm: [],
+    jugsL: [1.5],
+    guardsCm: [60],
+    cleans: 'between trees',
+    paste: false,
+    film: true,
+  },
   stakes: [{ lengthCm: 90, thickMm: 40 }],
   canes: [],
 };
@@ -22,6 +30,7 @@ it('tells a kit line by line, each size by itself with how many there are of it,
   expect(lines).toContainEqual(['stakes', '90 cm, 40 mm thick', '1']);
   expect(lines).toContainEqual(['jugs of water', '1.5 l', '1']);
   expect(lines).toContainEqual(['soft cord', '', '12 m']);
+  expect(lines).toContainEqual(['guards round stems', '60 cm', '1']);
   expect(lines.some(([what]) => what === 'clip-pegs' || what === 'canes')).toBe(false);
 });
 

@@ -9,6 +9,7 @@ import {
   because,
   fixedTo,
   formOf,
+  guardCm,
   gustMps,
   kg,
   sceneOf,
@@ -117,9 +118,9 @@ export class StakePage {
 
   /** A guard, where animals browse. */
   readonly guard = computed<Message | undefined>(() => {
-    const browsed = (this.state()?.site.clearance ?? []).filter(({ what }) => what === 'browses');
-    const heightCm = Math.max(0, ...browsed.map((sector) => sector.heightCm));
-    return heightCm > 0 ? told('staking.guard', { height: cm(heightCm) }) : undefined;
+    const site = this.state()?.site;
+    const heightCm = site && guardCm(site);
+    return heightCm === undefined ? undefined : told('staking.guard', { height: cm(heightCm) });
   });
 
   readonly label = computed(() => this.words.say('staking.picture'));
