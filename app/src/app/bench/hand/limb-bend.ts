@@ -42,7 +42,7 @@ import { HandStore } from './hand-store';
 type Point = readonly [x: number, y: number];
 
 /** Time after which a limb that is drawn no further has stopped, ms. */
-const STOPS_MS = 120;
+const STOPS_MS = 250;
 
 /** How far the limb in hand bends: an angle is tried, and its wood, the pull and the tie are seen, here and on the tree. Nothing is written down. */
 @Component({
@@ -59,6 +59,7 @@ export class LimbBend {
   private readonly words = inject(Words);
 
   readonly isOpen = signal(false);
+  readonly isMoreOpen = signal(false);
   readonly label = computed(() => this.words.say('bend-try.picture'));
 
   private readonly run = computed(() => {
@@ -135,8 +136,9 @@ export class LimbBend {
 
   /** What else there is to know of how it is held. */
   readonly more = computed((): Message[] => {
-    const [trial, held, stiff] = [this.trial(), this.held(), this.stiff()];
-    if (!trial || !held) return [];
+    const [trial, held] = [this.trial(), this.held()];
+    if (!trial || !held || !this.isMoreOpen()) return [];
+    const stiff = this.stiff();
     const rolled = told('bend-try.rolled', { n: Math.round(trial.rolledChance * 100) });
     return [...heldTold(held).more, rolled, ...this.learnt(trial.wood), ...(stiff ? [stiff] : [])];
   });
