@@ -8,6 +8,7 @@ import {
   type Ground,
   judge,
   layOut,
+  type Course,
   type Judgement,
 } from '../../../../core';
 import { treeOf, type TestTree } from '../../../../core/testing/trees';
@@ -158,6 +159,21 @@ describe('the elevation', () => {
     expect(ghosts).toHaveLength(2);
     const tipX = (d: string): number => Number(/L([-\d.]+) [-\d.]+$/.exec(d)?.[1]);
     expect(tipX(ghosts[0] ?? '')).toBeLessThan(drawing.endsOf('b', 180)?.tip[0] ?? 0);
+  });
+
+  it('shows on the limb that is drawn what its wood is asked, and how far is safe today', () => {
+    const shown = picture();
+    const course = shown.laid.courses.get('b') as Course;
+    const asked = [0.9, 1.1, 0.3, 0];
+    const reaches = [{ what: 'now' as const, toDeg: 62, course }];
+    const drawing = drawn();
+    drawing.show({ ...shown, tried: { stemId: 'b', asked, worstCm: 20, reaches } }, [], SIZE, CM);
+    drawing.turn(180);
+    const pieces = (grade: number): number =>
+      (one(`.asked[data-grade="${grade}"]`).getAttribute('d')?.match(/M/g) ?? []).length;
+    expect([pieces(3), pieces(2), pieces(1)]).toEqual([2, 0, 1]);
+    expect(all('.strain .crack')).toHaveLength(1);
+    expect(one('.reach').textContent).toBe('safe today 62°');
   });
 
   it('dates a limb that stays a while, by word and shape', () => {
