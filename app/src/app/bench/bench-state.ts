@@ -25,6 +25,8 @@ export interface BenchState {
   pulling: boolean;
   /** A bend that is tried on a limb, to an angle, deg from upright, and what its wood then says. */
   bending: ({ stemId: StemId; toDeg: number } & Felt) | undefined;
+  /** Whether a finger is drawing a limb on the tree: what stands beside the tree follows when it stops. */
+  moving: boolean;
   /** Depth of snow that heights are read over, cm; undefined for none. */
   snowCm: number | undefined;
   /** The cell of the readings that is being filled, which pointing on the drawings may fill. */
@@ -41,6 +43,7 @@ export const INITIAL: BenchState = {
   wentTo: 'decide',
   pulling: false,
   bending: undefined,
+  moving: false,
   snowCm: undefined,
   filling: undefined,
 };

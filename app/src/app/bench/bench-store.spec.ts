@@ -105,6 +105,20 @@ describe('trying on another set', () => {
   });
 });
 
+describe('a limb drawn on the tree', () => {
+  it('lies at once as it is drawn; what stands beside follows when the finger stops', () => {
+    bench.bendTo('l0', 60);
+    const before = bench.pictureBeside();
+    expect(before).toBe(bench.picture());
+    bench.setMoving(true);
+    bench.bendTo('l0', 75);
+    expect(bench.picture()?.tried?.asked).not.toEqual(before?.tried?.asked);
+    expect(bench.pictureBeside()).toBe(before);
+    bench.setMoving(false);
+    expect(bench.pictureBeside()).toBe(bench.picture());
+  });
+});
+
 describe('work done', () => {
   it('is written down as the plan has it, without limbs that are only to be made', async () => {
     await bench.workDone();

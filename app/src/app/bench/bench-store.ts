@@ -1,4 +1,4 @@
-import { computed, inject, signal } from '@angular/core';
+import { computed, inject, linkedSignal, signal } from '@angular/core';
 import { patchState, signalStore, withComputed, withMethods, withProps, withState } from '@ngrx/signals';
 import {
   layOut,
@@ -130,6 +130,14 @@ export const BenchStore = signalStore(
         ...(!isAfter && bending && { tried: triedBend(shown.tree, bending) }),
       };
     });
+    /** What is drawn beside the tree: while a finger draws a limb, as it was before. */
+    const pictureBeside = linkedSignal<
+      { now: TreePicture | undefined; isMoving: boolean },
+      TreePicture | undefined
+    >({
+      source: () => ({ now: picture(), isMoving: store.moving() }),
+      computation: ({ now, isMoving }, before) => (isMoving && before?.value ? before.value : now),
+    }).asReadonly();
     /** Heights of the wires of this tree's wall, cm. */
     const wires = computed(() => {
       const now = scene();
@@ -162,6 +170,7 @@ export const BenchStore = signalStore(
       priced,
       whip,
       picture,
+      pictureBeside,
       fixed,
       wires,
       room,
@@ -183,7 +192,7 @@ export const BenchStore = signalStore(
         patchState(store, { standingDeg: wrapBearing(deg) });
       },
       take(inHand: StemId | undefined): void {
-        patchState(store, { inHand, bending: undefined });
+        patchState(store, { inHand, bending: undefined, moving: false });
       },
       show(moment: Moment): void {
         patchState(store, { moment, tried: undefined, seenOn: undefined });
@@ -207,8 +216,12 @@ export const BenchStore = signalStore(
         const bending = { stemId, toDeg, ...feltAt(scene, stem, toDeg) };
         patchState(store, { bending, moment: 'stands', tried: undefined });
       },
+      /** A finger draws a limb on the tree, or has stopped. */
+      setMoving(moving: boolean): void {
+        if (moving !== store.moving()) patchState(store, { moving });
+      },
       unbend(): void {
-        patchState(store, { bending: undefined });
+        patchState(store, { bending: undefined, moving: false });
       },
       /** Shows the tree with another set of limbs; undefined goes back to the one chosen. */
       tryOn(tried: ChosenSet | undefined): void {

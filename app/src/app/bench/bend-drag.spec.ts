@@ -1,6 +1,6 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { beforeEach, expect, it } from 'vitest';
+import { beforeEach, expect, it, vi } from 'vitest';
 import { BendDrag } from './bend-drag';
 import { BenchStore } from './bench-store';
 
@@ -9,6 +9,8 @@ const bending = signal<{ stemId: string; runDeg: number; toDeg: number; nowDeg: 
 );
 const bench = {
   bending,
+  moving: signal(false),
+  setMoving: (isMoving: boolean) => bench.moving.set(isMoving),
   bendTo: (stemId: string, toDeg: number) => bending.set({ stemId, runDeg: 40, toDeg, nowDeg: 70 }),
 };
 const press = {
@@ -47,6 +49,20 @@ it('gives way by a third past what is safe, and says so', () => {
   drawTo(100);
   expect(bending()?.toDeg).toBe(Math.round(70 + 0.35 * 30));
   expect(drag.words()?.code).toBe('bend-try.on-tree.over');
+});
+
+it('lets what stands beside the tree wait until the finger stops, or lets go', () => {
+  vi.useFakeTimers();
+  drag.grab(press as unknown as PointerEvent);
+  drag.to(at(60), { base: BASE, tip: at(40) });
+  expect(bench.moving()).toBe(true);
+  vi.advanceTimersByTime(150);
+  expect(bench.moving()).toBe(false);
+  drag.to(at(65), { base: BASE, tip: at(60) });
+  expect(bench.moving()).toBe(true);
+  drag.letGo(press as unknown as PointerEvent);
+  expect(bench.moving()).toBe(false);
+  vi.useRealTimers();
 });
 
 it('does not move while it is not held, and goes by keys', () => {

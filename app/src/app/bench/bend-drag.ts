@@ -9,12 +9,15 @@ const GIVES = 0.35;
 const LEAST_DEG = 0;
 const MOST_DEG = 130;
 const BY_KEY_DEG = 2;
+/** A finger that has not moved for so long has stopped, ms. */
+const STOPS_MS = 120;
 
 /** A limb drawn by its end on the drawing of the tree to where it should lie. */
 @Injectable()
 export class BendDrag {
   private readonly bench = inject(BenchStore);
   private readonly isHeld = signal(false);
+  private stops: ReturnType<typeof setTimeout> | undefined;
 
   readonly words = computed<Message | undefined>(() => {
     const bending = this.bench.bending();
@@ -42,11 +45,13 @@ export class BendDrag {
     const { stemId, runDeg, toDeg, nowDeg } = bending;
     const wish = toDeg + by;
     const isOver = (wish - nowDeg) * Math.sign(nowDeg - runDeg) > 0;
+    this.moves();
     this.bendTo(stemId, isOver ? nowDeg + GIVES * (wish - nowDeg) : wish);
   }
 
   letGo(event: PointerEvent): void {
     this.isHeld.set(false);
+    this.stop();
     (event.target as HTMLElement).releasePointerCapture(event.pointerId);
   }
 
@@ -62,6 +67,17 @@ export class BendDrag {
     event.stopPropagation();
     const bending = this.bench.bending();
     if (bending) this.bendTo(bending.stemId, bending.toDeg + by);
+  }
+
+  private moves(): void {
+    clearTimeout(this.stops);
+    this.stops = setTimeout(() => this.stop(), STOPS_MS);
+    this.bench.setMoving(true);
+  }
+
+  private stop(): void {
+    clearTimeout(this.stops);
+    this.bench.setMoving(false);
   }
 
   private bendTo(stemId: StemId, toDeg: number): void {

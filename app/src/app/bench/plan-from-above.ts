@@ -107,7 +107,7 @@ export class PlanFromAbove {
   }
 
   private draw(): void {
-    const [picture, state] = [this.bench.picture(), this.bench.state()];
+    const [picture, state] = [this.bench.pictureBeside(), this.bench.state()];
     if (!picture || !state) return;
     const isFlat = formOf(state.form)?.needsWall ?? false;
     this.drawing?.show(picture, SIDE, isFlat ? state.site.wallBearingDeg : undefined);

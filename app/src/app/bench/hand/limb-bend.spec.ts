@@ -20,7 +20,13 @@ const [, a, b] = state.tree.stems as [Stem, Stem, Stem];
 
 const bending = signal<{ stemId: string; toDeg: number } | undefined>(undefined);
 const bench = {
-  ...{ state: signal(state), bending, seeSideOn: () => undefined, unbend: () => bending.set(undefined) },
+  ...{
+    state: signal(state),
+    bending,
+    moving: signal(false),
+    seeSideOn: () => undefined,
+    unbend: () => bending.set(undefined),
+  },
   bendTo: (stemId: string, toDeg: number) => bending.set({ stemId, toDeg }),
 };
 
@@ -66,6 +72,18 @@ it('tells how it is held where its wood bears it, and draws what is asked of the
   expect(Math.max(...asked)).toBeGreaterThan(0.25);
   expect(asked.at(-1)).toBeLessThan(0.01);
   expect(bend.heldAt()?.to).toBeDefined();
+});
+
+it('waits while a finger draws the limb on the tree, and follows when it stops', () => {
+  const bend = bendOf(a);
+  bend.isOpen.set(true);
+  bench.bendTo('a', 60);
+  expect(bend.toDeg()).toBe(60);
+  bench.moving.set(true);
+  bench.bendTo('a', 75);
+  expect(bend.toDeg()).toBe(60);
+  bench.moving.set(false);
+  expect(bend.toDeg()).toBe(75);
 });
 
 it('tells of stout old wood that it would crack, and how far is safe', () => {

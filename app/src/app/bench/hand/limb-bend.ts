@@ -67,11 +67,15 @@ export class LimbBend {
     return scene && this.isOpen() ? Math.round(runDegOf(scene, this.stem())) : 0;
   });
 
-  /** The angle tried, here or on the tree: as it lies, until it is moved. */
-  readonly toDeg = computed(() => {
-    const bending = this.bench.bending();
-    return bending?.stemId === this.stem().id ? bending.toDeg : this.run();
-  });
+  /** The angle tried, here or on the tree: as it lies, until it is moved; while a finger draws it on the tree, as it was before. */
+  readonly toDeg = linkedSignal<{ deg: number; isMoving: boolean }, number>({
+    source: () => {
+      const bending = this.bench.bending();
+      const deg = bending?.stemId === this.stem().id ? bending.toDeg : this.run();
+      return { deg, isMoving: this.bench.moving() };
+    },
+    computation: ({ deg, isMoving }, before) => (isMoving && before ? before.value : deg),
+  }).asReadonly();
   /** The angle one has stopped at: what takes longer to find out is found for it. */
   readonly restDeg = linkedSignal<string, number | undefined>({
     source: () => this.stem().id,
