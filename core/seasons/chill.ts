@@ -1,0 +1,51 @@
+/** How chill is summed: hours at 0 to 7.2 deg C, units after Richardson, portions after Fishman. */
+export const CHILL_MODELS = ['hours', 'units', 'portions'] as const;
+export type ChillModel = (typeof CHILL_MODELS)[number];
+
+/** Warmest and coldest hour that counts, deg C (32 to 45 deg F). Weinberger, Proc. Am. Soc. Hort. Sci. 56 (1950) 122. */
+const CHILL_HOUR = { fromC: 0, toC: 7.2 };
+
+/** Chill of an hour at so many deg C: 1 where it counts. */
+export const chillHour = (tempC: number): number =>
+  tempC > CHILL_HOUR.fromC && tempC <= CHILL_HOUR.toC ? 1 : 0;
+
+/** Worth of an hour up to so many deg C. Richardson, Seeley and Walker, HortScience 9 (1974) 331, table 1. */
+const UNITS: readonly (readonly [upToC: number, units: number])[] = [
+  [1.4, 0],
+  [2.4, 0.5],
+  [9.1, 1],
+  [12.4, 0.5],
+  [15.9, 0],
+  [18, -0.5],
+  [Infinity, -1],
+];
+
+/** Chill units of an hour, -1 to 1: warmth takes chill back. */
+export const chillUnits = (tempC: number): number =>
+  (UNITS.find(([upToC]) => tempC <= upToC) as (typeof UNITS)[number])[1];
+
+/**
+ * The dynamic model: cold makes something that warmth undoes, until there is enough of it to be kept as a portion.
+ * Fishman, Erez and Couvillon, J. Theor. Biol. 124 (1987) 473, and 126 (1987) 309; constants as there.
+ */
+const DYNAMIC = { e0: 4153.5, e1: 12888.8, a0: 139500, a1: 2.567e18, slope: 1.6, keepsAtK: 277 };
+const KELVIN = 273;
+
+/** How far the making of chill has come, 0 to 1, and the portions that are kept. */
+export interface DynamicChill {
+  making: number;
+  portions: number;
+}
+export const NO_CHILL: DynamicChill = { making: 0, portions: 0 };
+
+/** Chill after one more hour at so many deg C. */
+export function chillPortions({ making, portions }: DynamicChill, tempC: number): DynamicChill {
+  const { e0, e1, a0, a1, slope, keepsAtK } = DYNAMIC;
+  const kelvin = tempC + KELVIN;
+  const tends = (a0 / a1) * Math.exp((e1 - e0) / kelvin);
+  const rate = a1 * Math.exp(-e1 / kelvin);
+  const now = tends - (tends - making) * Math.exp(-rate);
+  if (now < 1) return { making: now, portions };
+  const keeps = 1 / (1 + Math.exp((-slope * keepsAtK * (kelvin - keepsAtK)) / kelvin));
+  return { making: now * (1 - keeps), portions: portions + now * keeps };
+}
