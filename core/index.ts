@@ -47,7 +47,7 @@ export * from './history/tree-at';
 export { TreeMemo } from './history/tree-memo';
 export * from './history/undo';
 export * from './kinds/kinds';
-export * from './kinds/hold-off';
+export * from './seasons/hold-off';
 export * from './kinds/kind-facts';
 export { MEASURES, isPassed, measureCalled, passedCap, type Account } from './acts/account';
 export * from './acts/acts';

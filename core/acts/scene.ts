@@ -1,6 +1,8 @@
 import type { Degree, KindFacts } from '../kinds/kind-facts';
 import type { Limits } from '../rules/limits';
 import type { Answers } from '../schools/questions';
+import type { Growing } from '../calendar/growing';
+import type { Seasons } from '../seasons/known';
 import type { BendCame } from './bend-came';
 import type { Site } from '../sites/site';
 import type { CameAs } from '../tree/came-as';
@@ -20,6 +22,10 @@ export interface When {
   seasonsGrown: number;
   /** Planted this dormancy: it has not been in leaf here. */
   justPlanted: boolean;
+  /** Its seasons, of weather where that is known. */
+  seasons: Seasons;
+  /** When it grows in each of them. */
+  grows: Growing;
   /** How it came, where that is known. */
   cameAs?: CameAs;
 }

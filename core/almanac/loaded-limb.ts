@@ -7,6 +7,7 @@ import { resolveLimits } from '../rules/limits';
 import { kindFacts } from '../kinds/kinds';
 import { completeStem } from '../kinds/estimate';
 import { reading } from '../readings/reading';
+import { growingOf, seasonsOf } from '../seasons/known';
 import { layOut } from '../tree/course';
 import type { Stem, Tree } from '../tree/stem';
 
@@ -49,10 +50,22 @@ export function loadedLimb(seasons: number, mm: number, kg: number): LoadedLimb 
     ),
   ];
   const tree: Tree = { id: 'lesson', kind: kind.id, unionCm: 10, ownRooted: false, stems };
+  const site = {
+    id: 'lesson',
+    name: '',
+    latitudeDeg: 50,
+    north: 'true' as const,
+    reachCm: 210,
+    clearance: [],
+  };
+  const years = seasonsOf(kind, site);
   const scene = {
     ...{ laid: layOut(tree), kind, limits: resolveLimits({}) },
-    site: { id: 'lesson', name: '', latitudeDeg: 50, north: 'true' as const, reachCm: 210, clearance: [] },
-    when: { today: DAY, season: SEASON, inLeaf: false, seasonsGrown: seasons, justPlanted: false },
+    site,
+    when: {
+      ...{ today: DAY, season: SEASON, inLeaf: false, seasonsGrown: seasons, justPlanted: false },
+      ...{ seasons: years, grows: growingOf(years, site) },
+    },
   };
   const limb = limbBeam(scene, stems[1] as Stem, 'upright', { inLeaf: false });
   const bent = pulled(limb, PIECES / 2 - 1, { kind: 'fixed', direction: [0, -1] }, kg * N_PER_KG);

@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { afterGrowing, growingSeason, growingWeeks } from '../calendar/growing';
+import { afterGrowing, growingWeeks } from '../calendar/growing';
 import { sceneOf } from '../judging/scene';
 import { kindFacts } from '../kinds/kinds';
 import { resolveLimits } from '../rules/limits';
 import { reading } from '../readings/reading';
 import { runs } from '../testing/deep';
+import { growsAt } from '../testing/grows-at';
 import { treeOf, type Limb, type TestTree } from '../testing/trees';
 import { stemOf, type Stem } from '../tree/stem';
 import bends from './bends.cases.json';
@@ -265,20 +266,20 @@ describe('what follows from laying a limb flat', () => {
 });
 
 describe('what stays, and until when', () => {
-  const site = { latitudeDeg: 48 };
+  const grows = growsAt(48);
 
   it('grows between opening and leaf fall, half a year apart in the south', () => {
-    const north = growingSeason(site, 2026);
+    const north = grows(2026);
     expect([north.from, north.shootsTo, north.to].map((day) => day.slice(0, 7))).toEqual([
       '2026-04',
       '2026-08',
-      '2026-09',
+      '2026-10',
     ]);
-    expect(growingSeason({ latitudeDeg: -48 }, 2026).from.slice(0, 7)).toBe('2026-10');
-    const whole = growingWeeks(site, '2026-01-01', '2026-12-31');
-    expect(growingWeeks(site, north.from, north.to)).toBeCloseTo(whole, 6);
-    expect(growingWeeks(site, '2025-11-01', '2026-02-01')).toBe(0);
-    expect(growingWeeks(site, '2026-11-14', afterGrowing(site, '2026-11-14', whole + 3))).toBeCloseTo(
+    expect(growsAt(-48)(2026).from.slice(0, 7)).toBe('2026-10');
+    const whole = growingWeeks(grows, '2026-01-01', '2026-12-31');
+    expect(growingWeeks(grows, north.from, north.to)).toBeCloseTo(whole, 6);
+    expect(growingWeeks(grows, '2025-11-01', '2026-02-01')).toBe(0);
+    expect(growingWeeks(grows, '2026-11-14', afterGrowing(grows, '2026-11-14', whole + 3))).toBeCloseTo(
       whole + 3,
       0,
     );
@@ -287,18 +288,18 @@ describe('what stays, and until when', () => {
   it('sets but for 1 / e in its own weeks, half before the next stage, and is let go at the end of a season', () => {
     expect(setShare(10, 10)).toBeCloseTo(1 - 1 / Math.E, 9);
     expect(setShare(weeksToNext(18), 18)).toBeCloseTo(0.5, 9);
-    const young = letGo(site, '2026-11-14', 10);
-    expect(young.on).toBe(growingSeason(site, 2027).to);
+    const young = letGo(grows, '2026-11-14', 10);
+    expect(young.on).toBe(grows(2027).to);
     expect(young.set).toBeGreaterThan(0.85);
-    expect(letGo(site, '2026-09-01', 10).on).toBe(growingSeason(site, 2027).to);
-    expect(letGo(site, '2026-05-20', 3).on < '2026-07-15').toBe(true);
+    expect(letGo(grows, '2026-09-01', 10).on).toBe(grows(2027).to);
+    expect(letGo(grows, '2026-05-20', 3).on < '2026-07-15').toBe(true);
   });
 
   it('bites when the room in the loop is grown: half a season for half of what it gains', () => {
-    const { from, to } = growingSeason(site, 2027);
-    const tight = tightOn(site, from, { insideMm: 15, diameterMm: 12, gainMm: 6 });
-    expect(growingWeeks(site, from, tight as string)).toBeCloseTo(growingWeeks(site, from, to) / 2, 0);
-    expect(tightOn(site, from, { insideMm: 40, diameterMm: 12, gainMm: 6 })).toBeUndefined();
-    expect(tightOn(site, from, { insideMm: 12, diameterMm: 12, gainMm: 6 })).toBe(from);
+    const { from, to } = grows(2027);
+    const tight = tightOn(grows, from, { insideMm: 15, diameterMm: 12, gainMm: 6 });
+    expect(growingWeeks(grows, from, tight as string)).toBeCloseTo(growingWeeks(grows, from, to) / 2, 0);
+    expect(tightOn(grows, from, { insideMm: 40, diameterMm: 12, gainMm: 6 })).toBeUndefined();
+    expect(tightOn(grows, from, { insideMm: 12, diameterMm: 12, gainMm: 6 })).toBe(from);
   });
 });

@@ -1,5 +1,4 @@
-import { afterGrowing, growingSeason, growingWeeks } from '../calendar/growing';
-import type { OnEarth } from '../calendar/seasons';
+import { afterGrowing, growingWeeks, type Growing } from '../calendar/growing';
 
 /**
  * Share of a bend that has set after so many growing weeks held, 0 to under 1: wood laid down while it is held keeps it, ever more slowly.
@@ -22,15 +21,15 @@ const STAYS_ON = 4;
  * The day a tie comes off: when the bend is set for the most part, told at the end of a season's growth, not in the middle of one where it would only
  * be put back; and the share that has set by then.
  */
-export function letGo(site: OnEarth, from: string, weeks: number): { on: string; set: number } {
-  const enough = afterGrowing(site, from, weeksToGo(weeks));
+export function letGo(grows: Growing, from: string, weeks: number): { on: string; set: number } {
+  const enough = afterGrowing(grows, from, weeksToGo(weeks));
   for (let season = Number(from.slice(0, 4)) - 1; ; season++) {
-    const { from: opens, to } = growingSeason(site, season);
-    const has = growingWeeks(site, from, to);
+    const { from: opens, to } = grows(season);
+    const has = growingWeeks(grows, from, to);
     if (to <= from || has < STAYS_ON) continue;
     // Soft wood sets within weeks: its peg comes off in growth.
     if (enough >= opens && enough <= to && weeks <= STAYS_ON) return { on: enough, set: SET_TO_GO };
-    if (enough <= to || growingWeeks(site, from, to) >= 2 * STAYS_ON)
+    if (enough <= to || growingWeeks(grows, from, to) >= 2 * STAYS_ON)
       return { on: to, set: setShare(has, weeks) };
   }
 }
@@ -40,8 +39,8 @@ const DAY_MS = 86_400_000;
 const LOOK_DAYS = 30;
 
 /** The day a tie is looked at first: a month into growth. */
-export function lookOn(site: OnEarth, from: string): string {
-  const begins = afterGrowing(site, from, 0.01);
+export function lookOn(grows: Growing, from: string): string {
+  const begins = afterGrowing(grows, from, 0.01);
   return new Date(Date.parse(`${begins}T00:00:00Z`) + LOOK_DAYS * DAY_MS).toISOString().slice(0, 10);
 }
 
@@ -54,14 +53,14 @@ export const loopMm = (diameterMm: number, gainMm: number): number =>
 
 /** The day a loop gets tight, as wood gains so many mm in a season's growth; undefined where it never does within three seasons. */
 export function tightOn(
-  site: OnEarth,
+  grows: Growing,
   from: string,
   { insideMm, diameterMm, gainMm }: { insideMm: number; diameterMm: number; gainMm: number },
 ): string | undefined {
   const room = insideMm - diameterMm;
   if (room <= 0) return from;
-  const { from: opens, to } = growingSeason(site, Number(from.slice(0, 4)));
-  const season = growingWeeks(site, opens, to);
+  const { from: opens, to } = grows(Number(from.slice(0, 4)));
+  const season = growingWeeks(grows, opens, to);
   if (gainMm <= 0 || room > 3 * gainMm) return undefined;
-  return afterGrowing(site, from, (room / gainMm) * season);
+  return afterGrowing(grows, from, (room / gainMm) * season);
 }

@@ -1,4 +1,4 @@
-import { growingWeeks, growingSeason } from '../calendar/growing';
+import { growingWeeks } from '../calendar/growing';
 import type { TreeScene } from '../acts/scene';
 import { cross, direction, dot, fromUprightOf, scale, squareTo, type Vec3 } from '../geometry/vector';
 import { directionAt } from '../tree/course';
@@ -59,9 +59,9 @@ const SUPPLE_WEEKS = 12;
 export const SUPPLE_BEARS = 1.15;
 
 /** Whether wood is at its most supple on a day: spring and early summer. */
-export function isSupple({ site, when }: Pick<TreeScene, 'site' | 'when'>): boolean {
-  const { from } = growingSeason(site, when.season);
-  return when.today >= from && growingWeeks(site, from, when.today) <= SUPPLE_WEEKS;
+export function isSupple({ when }: Pick<TreeScene, 'when'>): boolean {
+  const { from } = when.grows(when.season);
+  return when.today >= from && growingWeeks(when.grows, from, when.today) <= SUPPLE_WEEKS;
 }
 
 type Asked = Pick<TreeScene, 'laid' | 'kind' | 'limits' | 'when' | 'site' | 'bends'>;

@@ -1,5 +1,5 @@
 import type { TreeScene } from '../acts/scene';
-import { growingSeason, growingWeeks } from '../calendar/growing';
+import { growingWeeks } from '../calendar/growing';
 import type { Stem } from '../tree/stem';
 import { diameterAt, taperOf } from '../tree/taper';
 import { woodByLikelyAge } from '../tree/wood-age';
@@ -13,10 +13,10 @@ type Asked = Pick<TreeScene, 'kind' | 'limits' | 'when' | 'site' | 'bends'>;
 const SOFT_WEEKS = 10;
 
 /** Wood of so many seasons on a day, so thick, mm: this season's is soft in its first weeks while it is thin. */
-export function woodOfAge({ when, site, limits }: Asked, ageSeasons: number, mm: number): WoodState {
+export function woodOfAge({ when, limits }: Asked, ageSeasons: number, mm: number): WoodState {
   if (ageSeasons >= 1) return ageSeasons === 1 ? 'one-year' : ageSeasons === 2 ? 'two-year' : 'older';
-  const { from } = growingSeason(site, when.season);
-  const isEarly = growingWeeks(site, from, when.today) <= SOFT_WEEKS;
+  const { from } = when.grows(when.season);
+  const isEarly = growingWeeks(when.grows, from, when.today) <= SOFT_WEEKS;
   return isEarly && mm <= limits('soft.diameterMm').value ? 'soft' : 'firm';
 }
 

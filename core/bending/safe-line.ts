@@ -1,6 +1,6 @@
 import type { TreeScene } from '../acts/scene';
 import { MOST_STAGES, type Held, type HowSafe } from '../acts/held';
-import { afterGrowing, growingSeason } from '../calendar/growing';
+import { afterGrowing } from '../calendar/growing';
 import type { Stem } from '../tree/stem';
 import type { WoodState } from '../tree/wood-states';
 import { letGo, lookOn, setShare, weeksToNext } from './hold';
@@ -99,7 +99,7 @@ function lineOf(scene: Asked, limb: LimbBeam, { way, toDeg }: BendAsked): SafeLi
     way === 'aside' ? sign * Math.floor(turn) : Math.round(nowDeg) + (goesDown ? 1 : -1) * Math.floor(turn);
   const weeks = Math.max(...limb.bears.slice(0, piece + 1).map((one) => one.weeks));
   const today = scene.when.today;
-  const off = (from: string) => letGo(scene.site, from, (limb.bears[worst.piece] as WoodBears).weeks);
+  const off = (from: string) => letGo(scene.when.grows, from, (limb.bears[worst.piece] as WoodBears).weeks);
   const line = (how: SafeLine['how'], stages: Held['stages'], times = worst.times): SafeLine => {
     const last = stages.at(-1)?.on ?? today;
     const gone = off(last);
@@ -111,7 +111,7 @@ function lineOf(scene: Asked, limb: LimbBeam, { way, toDeg }: BendAsked): SafeLi
       ...{ how, limb, piece, bent, stages, wood: worst.wood },
       chance: { chance: likely, chanceFrom: from, chanceTo: to },
       nowDeg: angle(at(most)),
-      ...{ lookOn: lookOn(scene.site, today), offBy: gone.on, backDeg },
+      ...{ lookOn: lookOn(scene.when.grows, today), offBy: gone.on, backDeg },
       ...(isOverset && backDeg > 0 && { oversetDeg: Math.round(toDeg) + (goesDown ? backDeg : -backDeg) }),
     };
   };
@@ -122,7 +122,7 @@ function lineOf(scene: Asked, limb: LimbBeam, { way, toDeg }: BendAsked): SafeLi
   const steps = Math.ceil((worst.times - most) / (most * set));
   if (steps < MOST_STAGES && (steps + 1) * each <= STAGE_WEEKS && at(most) >= WORTH_DEG) {
     const stages = Array.from({ length: steps + 1 }, (_, i) => ({
-      on: i === 0 ? today : afterGrowing(scene.site, today, i * each),
+      on: i === 0 ? today : afterGrowing(scene.when.grows, today, i * each),
       toDeg: i === steps ? Math.round(toDeg) : angle(Math.min(wanted, at(most * (1 + i * set)))),
     }));
     return line('stages', stages, most);
@@ -169,9 +169,9 @@ function tipPast(limb: LimbBeam, bent: Bent, way: Way, toDeg: number, goesDown: 
 }
 
 /** The day wood next becomes supple. */
-function nextSpring({ site, when }: Asked): string {
+function nextSpring({ when }: Asked): string {
   for (let season = Number(when.today.slice(0, 4)) - 1; ; season++) {
-    const { from } = growingSeason(site, season);
+    const { from } = when.grows(season);
     if (from > when.today) return from;
   }
 }

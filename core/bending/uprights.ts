@@ -1,5 +1,5 @@
 import type { TreeScene } from '../acts/scene';
-import { afterGrowing, growingSeason } from '../calendar/growing';
+import { afterGrowing } from '../calendar/growing';
 import type { Stem } from '../tree/stem';
 
 /** A run at least so flat throws uprights along its top, deg from upright. Working value. */
@@ -19,7 +19,7 @@ export interface Uprights {
 
 /** Uprights to expect of a limb laid at an angle, deg from upright; undefined for one that is not flat, or too short for any. */
 export function uprightsOf(
-  { kind, stockVigour, site, when }: TreeScene,
+  { kind, stockVigour, when }: TreeScene,
   stem: Stem,
   toDeg: number,
   on: string,
@@ -28,6 +28,6 @@ export function uprightsOf(
   const vigour = stockVigour ?? kind.vigour.value;
   const count = Math.round((stem.length.value / 100) * FLAT_SHARE * TO_A_METRE[vigour]);
   if (count === 0) return undefined;
-  const { from } = growingSeason(site, when.season);
-  return { count, by: afterGrowing(site, on > from ? on : from, SOFT_WEEKS) };
+  const { from } = when.grows(when.season);
+  return { count, by: afterGrowing(when.grows, on > from ? on : from, SOFT_WEEKS) };
 }

@@ -19,9 +19,3 @@ export function woodSeason(site: OnEarth, isoDate: string): number {
   const beforeNewYear = site.latitudeDeg < 0 ? month === 5 || month === 6 : month >= 11;
   return seasonOf(site, isoDate) + (beforeNewYear ? 1 : 0);
 }
-
-/** Months in leaf: April to October north, October to April south (working value, until seasons are computed). */
-export function isInLeaf(site: OnEarth, isoDate: string): boolean {
-  const month = Number(isoDate.slice(5, 7));
-  return site.latitudeDeg < 0 ? month >= 10 || month <= 4 : month >= 4 && month <= 10;
-}

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { growingSeason } from '../calendar/growing';
 import { judge } from '../judging/judge';
 import { sceneOf } from '../judging/scene';
+import { growsAt } from '../testing/grows-at';
 import { treeOf, type TestTree } from '../testing/trees';
 import type { Fixing } from '../tree/stem-readings';
 import { fixedTo, nextFor } from './fixed';
@@ -32,7 +32,7 @@ describe('a thing fixed to a limb', () => {
     const fixed = fixedOn({ what: 'spreader', since: '2026-05-01' }, { visitedOn: '2026-06-20' });
     expect(fixed.lookOn).toBe('2026-05-31');
     expect(fixed.due).toBe('look');
-    expect(fixed.offBy).toBe(growingSeason({ latitudeDeg: 50 }, 2026).to);
+    expect(fixed.offBy).toBe(growsAt(50)(2026).to);
     expect(fixedOn({ what: 'spreader', since: '2026-05-01' }, { visitedOn: '2027-04-15' }).due).toBe('off');
   });
 

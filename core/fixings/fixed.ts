@@ -1,5 +1,5 @@
 import type { TreeScene } from '../acts/scene';
-import { afterGrowing, growingSeason, growingWeeks } from '../calendar/growing';
+import { afterGrowing, growingWeeks } from '../calendar/growing';
 import { letGo, lookOn, loopMm, setShare, tightOn } from '../bending/hold';
 import { limbBeam, PIECES } from '../bending/limb-beam';
 import { gainAtMm } from '../bending/means';
@@ -63,7 +63,7 @@ function daysOf(scene: TreeScene, stem: Stem, fixing: Fixing): Fixed {
   const offBy = offDay(scene, stem, fixing, since, atCm);
   const tight =
     LOOPED.includes(fixing.what) && fixing.loopMm !== undefined
-      ? tightOn(scene.site, readOn > since ? readOn : since, {
+      ? tightOn(scene.when.grows, readOn > since ? readOn : since, {
           insideMm: fixing.loopMm,
           diameterMm: thickMm,
           gainMm,
@@ -71,7 +71,7 @@ function daysOf(scene: TreeScene, stem: Stem, fixing: Fixing): Fixed {
       : undefined;
   const isTight = tight !== undefined && (offBy === undefined || tight < offBy);
   const days = {
-    lookOn: lookOn(scene.site, fixing.lookedOn ?? since),
+    lookOn: lookOn(scene.when.grows, fixing.lookedOn ?? since),
     ...(isTight && { tightOn: tight }),
     ...(offBy !== undefined && { offBy }),
   };
@@ -95,10 +95,10 @@ function offDay(
 ): string | undefined {
   if (fixing.offBy !== undefined) return fixing.offBy;
   if (fixing.what === 'stake') return fixing.loopMm === undefined ? stakeOff(scene, stem, since) : undefined;
-  if (fixing.what === 'wrap') return afterGrowing(scene.site, since, WRAPPED_WEEKS);
+  if (fixing.what === 'wrap') return afterGrowing(scene.when.grows, since, WRAPPED_WEEKS);
   // A prop bears this year's crop.
   if (fixing.what === 'prop') return seasonEnd(scene, since);
-  return letGo(scene.site, since, settingWeeks(scene, stem, atCm)).on;
+  return letGo(scene.when.grows, since, settingWeeks(scene, stem, atCm)).on;
 }
 
 /** Growing weeks in which a bend tied at a place sets but for a share of 1 / e: those of the oldest wood it bends. */
@@ -115,14 +115,14 @@ function settingWeeks(scene: TreeScene, stem: Stem, atCm: number): number {
 export function comesBackDeg(scene: TreeScene, stem: Stem, fixing: Fixing): number | undefined {
   const { since, fromDeg, toDeg, atCm = stem.length.value / 2 } = fixing;
   if (since === undefined || fromDeg === undefined || toDeg === undefined) return undefined;
-  const held = growingWeeks(scene.site, since, scene.when.today);
+  const held = growingWeeks(scene.when.grows, since, scene.when.today);
   return Math.abs(toDeg - fromDeg) * (1 - setShare(held, settingWeeks(scene, stem, atCm)));
 }
 
 /** The end of the growth a day falls in, or comes before. */
-function seasonEnd({ site }: TreeScene, day: string): string {
-  const { to } = growingSeason(site, Number(day.slice(0, 4)));
-  return to >= day ? to : growingSeason(site, Number(day.slice(0, 4)) + 1).to;
+function seasonEnd({ when }: TreeScene, day: string): string {
+  const { to } = when.grows(Number(day.slice(0, 4)));
+  return to >= day ? to : when.grows(Number(day.slice(0, 4)) + 1).to;
 }
 
 /** A stake of which only that it stands there is known: it comes off when the tree would stand by itself, after one season at the least. */

@@ -3,6 +3,7 @@ import { schoolOf, type School, type SchoolEdits } from '../schools/schools';
 import type { FormId } from '../kinds/form-ids';
 import type { RuleOverrides } from '../rules/defaults';
 import type { Site } from '../sites/site';
+import type { KindStages } from '../seasons/known';
 import type { Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import type { BudReadings } from '../buds/whip-buds';
@@ -44,6 +45,8 @@ export interface TreeState {
   buds: BudReadings | undefined;
   /** ISO date on which it is looked at: its season, leaf and age are those of this day, not of the last visit. */
   today: string;
+  /** Its seasons about today, of weather and of what was seen; missing where no weather is known: then they are those of a normal year. */
+  stages?: readonly KindStages[];
   /** ISO date of the last visit with readings; undefined if never measured. */
   visitedOn: string | undefined;
   /** What came of bends in this yard, on trees of each kind; missing where none was told of. */

@@ -1,5 +1,5 @@
 import { staysWithCarriers, type Verdict } from '../choosing/verdicts';
-import type { HoldOff } from '../kinds/hold-off';
+import type { HoldOff } from '../seasons/hold-off';
 import type { Plan } from '../plan/plan';
 import { stemOf, type Stem, type Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';

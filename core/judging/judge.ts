@@ -6,7 +6,7 @@ import { formOf, type Form } from '../forms';
 import type { TreeState } from '../history/tree-at';
 import { capsOf, yearOf } from '../acts/account';
 import { afterActs, type Act } from '../acts/acts';
-import { holdOffOn, type HoldOff } from '../kinds/hold-off';
+import { holdOffOn, type HoldOff } from '../seasons/hold-off';
 import { leaderAfter } from '../plan/leading';
 import { cutsBack, planFrom, type Plan } from '../plan/plan';
 import { woundChoices, woundsOf, type WoundChoice, type Wounds } from '../plan/wound-choices';
@@ -206,7 +206,7 @@ function chooseLimbs(
 function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Asked): Judgement {
   const made = chooseLimbs(state, scene, form, options);
   const { chosen, runnersUp, nodes, mostLooks, proven, bound, caps, year } = made;
-  const holdOff = holdOffOn(scene.kind, state.site, state.today);
+  const holdOff = holdOffOn(scene.kind, state.site, scene.when.seasons, state.today);
   const verdicts = heldOff(state.tree, made.verdicts, holdOff);
   const question = {
     scene,

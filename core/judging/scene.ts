@@ -6,7 +6,8 @@ import type { KindBend, TreeState } from '../history/tree-at';
 import { kindFacts } from '../kinds/kinds';
 import { resolveLimits } from '../rules/limits';
 import { rulesOfSchool } from '../schools/schools';
-import { isInLeaf, woodSeason } from '../calendar/seasons';
+import { woodSeason } from '../calendar/seasons';
+import { growingOf, inLeafOn, seasonsOf } from '../seasons/known';
 import { wallBearing } from '../sites/site';
 import { layOut } from '../tree/course';
 
@@ -37,13 +38,15 @@ export function sceneOf(state: TreeState): Scene {
   });
   const { today } = state;
   const season = woodSeason(state.site, today);
-  const inLeaf = isInLeaf(state.site, today);
+  const seasons = seasonsOf(kind, state.site, state.stages);
+  const inLeaf = inLeafOn(seasons, kind, today);
   const seasonsGrown = season - woodSeason(state.site, state.record.planted) + 1;
   const { cameAs, stockVigour } = state.record;
   return {
     ...{ laid: layOut(state.tree), kind, site: state.site, limits, answers },
     when: {
       ...{ today, season, inLeaf, seasonsGrown, justPlanted: seasonsGrown <= 1 && !inLeaf },
+      ...{ seasons, grows: growingOf(seasons, state.site) },
       ...(cameAs && { cameAs }),
       ...(state.visitedOn !== undefined && { readOn: state.visitedOn }),
     },

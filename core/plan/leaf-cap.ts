@@ -1,7 +1,7 @@
 import { accountOf } from '../acts/account';
 import type { Act } from '../acts/acts';
 import type { HeadingPurpose } from '../acts/shorten';
-import { isWorkedDormant } from '../kinds/hold-off';
+import { isWorkedDormant } from '../seasons/hold-off';
 import { onFigure } from '../words/ground';
 import { because, list, tagOf, type Reason } from '../words/message';
 import type { StemId } from '../tree/stem-readings';

@@ -23,7 +23,7 @@ import { wantedSecondaries } from './secondaries';
 import { heldBack } from './held-back';
 import { fixingActs, stakeAct } from './fixings';
 import { withHolds } from './holds';
-import { holdOffTold, isAutumn } from '../kinds/hold-off';
+import { holdOffTold, isAutumn } from '../seasons/hold-off';
 import { evened } from './evened';
 import { renewalCut, shortenLeader, shortenLimb } from './heading';
 import { endCut } from './limb-ends';
@@ -88,7 +88,7 @@ const isHygiene = ({ reason }: Act): boolean =>
 /** Why nothing else is cut today, and from when it may be; or, where nobody said whether winters are wet, what to mind. */
 function heldNotes({ scene, holdOff }: PlanQuestion): Reason[] {
   if (holdOff) return [holdOffTold(holdOff)];
-  if (isAutumn(scene.kind, scene.site, scene.when.today)) return [because('note.autumn')];
+  if (isAutumn(scene.kind, scene.when.seasons, scene.when.today)) return [because('note.autumn')];
   const isUnsaid = scene.site.wetWinters === undefined && !scene.when.inLeaf;
   return scene.kind.wetWinterRisk.value && isUnsaid
     ? [because('note.wet-winters', {}, onKind('wetWinterRisk'))]

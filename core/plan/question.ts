@@ -1,4 +1,4 @@
-import type { HoldOff } from '../kinds/hold-off';
+import type { HoldOff } from '../seasons/hold-off';
 import type { Account, CapsAsked } from '../acts/account';
 import type { FormScene } from '../choosing/candidacy';
 import type { ChosenLimb, ChosenSet } from '../choosing/chosen-set';

@@ -8,6 +8,7 @@ export const CM_PER_INCH = 2.54;
 export const KG_PER_POUND = 0.45359237;
 export const MM_PER_INCH = 25.4;
 export const CM_PER_FOOT = 30.48;
+export const FAHRENHEIT_PER_CELSIUS = 9 / 5;
 
 /** The unit a bare number is taken in. */
 export const UNIT_LABEL: Record<Units, Record<Dimension, string>> = {

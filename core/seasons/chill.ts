@@ -38,14 +38,30 @@ export interface DynamicChill {
 }
 export const NO_CHILL: DynamicChill = { making: 0, portions: 0 };
 
-/** Chill after one more hour at so many deg C. */
-export function chillPortions({ making, portions }: DynamicChill, tempC: number): DynamicChill {
+/** What an hour at a temperature does to chill: where its making tends to, what is left of the way there after the hour, and the share kept. */
+export interface ChillHour {
+  tends: number;
+  left: number;
+  keeps: number;
+}
+
+/** What an hour at so many deg C does. */
+export function chillHourAt(tempC: number): ChillHour {
   const { e0, e1, a0, a1, slope, keepsAtK } = DYNAMIC;
   const kelvin = tempC + KELVIN;
-  const tends = (a0 / a1) * Math.exp((e1 - e0) / kelvin);
-  const rate = a1 * Math.exp(-e1 / kelvin);
-  const now = tends - (tends - making) * Math.exp(-rate);
+  return {
+    tends: (a0 / a1) * Math.exp((e1 - e0) / kelvin),
+    left: Math.exp(-a1 * Math.exp(-e1 / kelvin)),
+    keeps: 1 / (1 + Math.exp((-slope * keepsAtK * (kelvin - keepsAtK)) / kelvin)),
+  };
+}
+
+/** Chill after one more hour. */
+export function chillPortions(
+  { making, portions }: DynamicChill,
+  { tends, left, keeps }: ChillHour,
+): DynamicChill {
+  const now = tends - (tends - making) * left;
   if (now < 1) return { making: now, portions };
-  const keeps = 1 / (1 + Math.exp((-slope * keepsAtK * (kelvin - keepsAtK)) / kelvin));
   return { making: now * (1 - keeps), portions: portions + now * keeps };
 }

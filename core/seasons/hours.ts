@@ -1,7 +1,3 @@
-import type { DayNumber } from '../calendar/days';
-import { dayLength } from './sunlight';
-import type { Temperatures } from './weather';
-
 /** Hours the afternoon's greatest warmth lags behind noon, twice over, as the curve of the day is drawn. Linvill 1990. */
 const LAG_H = 4;
 
@@ -10,10 +6,8 @@ const LAG_H = 4;
  * by night a logarithm down to the next day's least. Linvill, HortScience 25 (1990) 14. Where the sun does not set, or does
  * not rise, the sine runs over the whole day.
  */
-export function hoursOf(day: DayNumber, at: Temperatures, latitudeDeg: number): number[] {
-  const length = dayLength(latitudeDeg, day);
-  const [before, today, after] = [at(day - 1), at(day), at(day + 1)];
-  const daylight = Math.max(MOST_NIGHT_H, Math.min(24 - MOST_NIGHT_H, length));
+export function hoursOf([before, today, after]: readonly [Day, Day, Day], dayHours: number): number[] {
+  const daylight = Math.max(MOST_NIGHT_H, Math.min(24 - MOST_NIGHT_H, dayHours));
   const rise = 12 - daylight / 2;
   const hours: number[] = [];
   for (let hour = 0; hour < 24; hour++) {
@@ -32,6 +26,7 @@ export function hoursOf(day: DayNumber, at: Temperatures, latitudeDeg: number): 
 /** Shortest day and night the curves are drawn for, hours. */
 const MOST_NIGHT_H = 1.5;
 
+/** Extremes of a day, deg C. */
 interface Day {
   minC: number;
   maxC: number;

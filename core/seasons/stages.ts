@@ -191,6 +191,10 @@ function shootsStop(
 export const midsummerIn = ({ latitudeDeg }: OnEarth, season: number): DayNumber =>
   dayNumber(`${season}-06-21`) + (latitudeDeg < 0 ? HALF_YEAR : 0);
 
+/** The coldest day of the winter before a season's growth, as the sun has it. */
+export const midwinterIn = ({ latitudeDeg }: OnEarth, season: number): DayNumber =>
+  latitudeDeg < 0 ? dayNumber(`${season}-07-18`) : dayNumber(`${season}-01-18`);
+
 /** Mean of the week up to a day, deg C. */
 function weekMean({ meanC }: Sums, i: number): number {
   const week = meanC.subarray(Math.max(0, i - 6), i + 1);

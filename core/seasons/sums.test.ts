@@ -1,17 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { dayNumber } from '../calendar/days';
-import { chillHour, chillPortions, chillUnits, NO_CHILL } from './chill';
+import { chillHour, chillHourAt, chillPortions, chillUnits, NO_CHILL } from './chill';
 import { climateAt, climateFrom, normalYear } from './climate';
 import { heatHour } from './heat';
 import { hoursOf } from './hours';
 import { sumsOf } from './sums';
 import { dayLength } from './sunlight';
-import type { Extremes, Temperatures } from './weather';
 
-const steady =
-  (minC: number, maxC: number): Temperatures =>
-  () =>
-    ({ minC, maxC, from: 'measured' }) as Extremes;
+const DAY = { minC: 4, maxC: 18 };
+const STEADY = [DAY, DAY, DAY] as const;
 
 describe('day length', () => {
   it.each([
@@ -30,7 +27,7 @@ describe('day length', () => {
 
 describe('hours of a day', () => {
   it('keep to its extremes, are least about sunrise and greatest some two hours after noon', () => {
-    const hours = hoursOf(dayNumber('2026-03-20'), steady(4, 18), 45);
+    const hours = hoursOf(STEADY, dayLength(45, dayNumber('2026-03-20')));
     expect(Math.min(...hours)).toBeGreaterThanOrEqual(4);
     expect(Math.max(...hours)).toBeCloseTo(18, 1);
     expect(hours.indexOf(Math.max(...hours))).toBe(14);
@@ -41,7 +38,7 @@ describe('hours of a day', () => {
     // 4 + 14 sin(pi x 6 / (12 + 4)) = 4 + 14 x 0.92388 = 16.934
     const day = dayNumber('2026-03-17');
     const rise = 12 - dayLength(0, day) / 2;
-    const at12 = hoursOf(day, steady(4, 18), 0)[12] as number;
+    const at12 = hoursOf(STEADY, dayLength(0, day))[12] as number;
     const byHand = 4 + 14 * Math.sin((Math.PI * (12 - rise)) / (dayLength(0, day) + 4));
     expect(at12).toBeCloseTo(byHand, 9);
     expect(at12).toBeCloseTo(16.93, 1);
@@ -78,7 +75,7 @@ describe('chill', () => {
     const xs = (139500 / 2.567e18) * Math.exp((12888.8 - 4153.5) / kelvin);
     const k = 2.567e18 * Math.exp(-12888.8 / kelvin);
     let chill = NO_CHILL;
-    for (let i = 0; i < hours; i++) chill = chillPortions(chill, tempC);
+    for (let i = 0; i < hours; i++) chill = chillPortions(chill, chillHourAt(tempC));
     expect(chill.making).toBeCloseTo(xs * (1 - Math.exp(-k * hours)), 9);
     expect(chill.portions).toBe(0);
   });
@@ -86,7 +83,7 @@ describe('chill', () => {
   it('comes at a portion in some 28 hours at its best, less either side, and none at 15 deg C', () => {
     const portions = (tempC: number): number => {
       let chill = NO_CHILL;
-      for (let i = 0; i < 24 * 60; i++) chill = chillPortions(chill, tempC);
+      for (let i = 0; i < 24 * 60; i++) chill = chillPortions(chill, chillHourAt(tempC));
       return chill.portions;
     };
     const best = portions(6);
@@ -98,10 +95,10 @@ describe('chill', () => {
 
   it('that is half made is undone by a warm day, and what is kept is not', () => {
     let chill = NO_CHILL;
-    for (let i = 0; i < 54; i++) chill = chillPortions(chill, 6);
+    for (let i = 0; i < 54; i++) chill = chillPortions(chill, chillHourAt(6));
     const { portions: kept, making } = chill;
     expect(kept).toBeGreaterThan(0);
-    for (let i = 0; i < 24; i++) chill = chillPortions(chill, 24);
+    for (let i = 0; i < 24; i++) chill = chillPortions(chill, chillHourAt(24));
     expect(chill.portions).toBe(kept);
     // What it tends to at 24 deg C: (139500 / 2.567e18) exp(8735.3 / 297) = 0.32.
     expect(chill.making).toBeCloseTo(0.32, 2);

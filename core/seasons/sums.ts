@@ -1,8 +1,17 @@
 import { dayNumber, type DayNumber } from '../calendar/days';
 import type { OnEarth } from '../calendar/seasons';
-import { chillHour, chillPortions, chillUnits, NO_CHILL, type ChillModel } from './chill';
+import {
+  chillHour,
+  chillHourAt,
+  chillPortions,
+  chillUnits,
+  NO_CHILL,
+  type ChillHour,
+  type ChillModel,
+} from './chill';
 import { heatHour } from './heat';
 import { hoursOf } from './hours';
+import { dayLength } from './sunlight';
 import type { Temperatures } from './weather';
 
 /** Sums at the end of each day, from the first day of a season's rest: chill by each model, growing-degree hours, and mean temperatures, deg C. */
@@ -28,30 +37,65 @@ export function restsFrom({ latitudeDeg }: OnEarth, season: number): DayNumber {
     : dayNumber(`${season - 1}-${RESTS_FROM.north}`);
 }
 
+/** What an hour at a temperature adds to each sum. */
+interface Hour extends ChillHour {
+  hour: number;
+  units: number;
+  heat: number;
+}
+
+/** Hours are told apart by a tenth of a degree: a winter has thousands of them, and exponentials are slow. */
+const PER_DEGREE = 10;
+const hours = new Map<number, Hour>();
+
+function hourAt(exactC: number): Hour {
+  const at = Math.round(exactC * PER_DEGREE);
+  const found = hours.get(at);
+  if (found) return found;
+  const tempC = at / PER_DEGREE;
+  const made = {
+    ...chillHourAt(tempC),
+    hour: chillHour(tempC),
+    units: chillUnits(tempC),
+    heat: heatHour(tempC),
+  };
+  hours.set(at, made);
+  return made;
+}
+
 /** Sums over the rest and growth of a season (the year its growth begins) at a place. */
 export function sumsOf(site: OnEarth, season: number, at: Temperatures): Sums {
   const first = restsFrom(site, season);
   const array = (): Float64Array => new Float64Array(LENGTH);
-  const [hours, units, portions, heat, meanC, minC] = [array(), array(), array(), array(), array(), array()];
+  const [chillHours, units, portions, heat, meanC, minC] = [
+    array(),
+    array(),
+    array(),
+    array(),
+    array(),
+    array(),
+  ];
   let [chilled, unitSum, sum] = [0, 0, 0];
   let dynamic = NO_CHILL;
   let knownDays = 0;
+  let [before, today, after] = [at(first - 2), at(first - 1), at(first)];
   for (let i = 0; i < LENGTH; i++) {
-    const today = at(first + i);
+    [before, today, after] = [today, after, at(first + i + 1)];
     if (today.from !== 'normal' && knownDays === i) knownDays = i + 1;
-    for (const tempC of hoursOf(first + i, at, site.latitudeDeg)) {
-      chilled += chillHour(tempC);
+    for (const tempC of hoursOf([before, today, after], dayLength(site.latitudeDeg, first + i))) {
+      const does = hourAt(tempC);
+      chilled += does.hour;
       // What autumn's warmth takes back is not owed: the sum begins anew at its lowest (Richardson 1974).
-      unitSum = Math.max(0, unitSum + chillUnits(tempC));
-      dynamic = chillPortions(dynamic, tempC);
-      sum += heatHour(tempC);
+      unitSum = Math.max(0, unitSum + does.units);
+      dynamic = chillPortions(dynamic, does);
+      sum += does.heat;
     }
-    hours[i] = chilled;
+    chillHours[i] = chilled;
     units[i] = unitSum;
     portions[i] = dynamic.portions;
     heat[i] = sum;
     meanC[i] = (today.minC + today.maxC) / 2;
     minC[i] = today.minC;
   }
-  return { first, chill: { hours, units, portions }, heat, meanC, minC, knownDays };
+  return { first, chill: { hours: chillHours, units, portions }, heat, meanC, minC, knownDays };
 }

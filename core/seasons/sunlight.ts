@@ -1,5 +1,5 @@
 import { getTimes } from 'suncalc';
-import { dayOfYear, isoOf, type DayNumber } from '../calendar/days';
+import { dayOfYear, type DayNumber } from '../calendar/days';
 
 const HOUR_MS = 3_600_000;
 const DAYS = 366;
@@ -28,6 +28,3 @@ function yearAt(latitudeDeg: number): Float64Array {
     return (sunset.getTime() - sunrise.getTime()) / HOUR_MS;
   });
 }
-
-/** Year that a day falls in. */
-export const yearOf = (day: DayNumber): number => Number(isoOf(day).slice(0, 4));

@@ -5,7 +5,6 @@ import { letGo, lookOn, loopMm } from '../bending/hold';
 import { PIECES } from '../bending/limb-beam';
 import { gainAtMm } from '../bending/means';
 import { timesAt, type WoodBears } from '../bending/wood';
-import { growingSeason } from '../calendar/growing';
 import { wrapBearing } from '../geometry/vector';
 import type { Stem } from '../tree/stem';
 import { diameterAt, taperOf } from '../tree/taper';
@@ -108,7 +107,7 @@ function heldUp(scene: TreeScene, stem: Stem, now: Standing, why: StakedWhy): St
     ties: by === 'cane' ? Math.max(1, Math.floor(atCm / CANE_TIE_CM)) : by === 'guys' ? 3 : 1,
     ...(wind !== undefined && by !== 'guys' && { sideDeg: wrapBearing(wind + fromLee) }),
     loopMm: loopMm(diameterAt(taperOf(stem), atCm), gainAtMm(scene, stem, atCm)),
-    lookOn: lookOn(scene.site, scene.when.today),
+    lookOn: lookOn(scene.when.grows, scene.when.today),
     ...(offBy !== undefined && { offBy }),
   };
 }
@@ -148,12 +147,12 @@ function standsFrom(scene: TreeScene, stem: Stem): string | undefined {
   if (scene.stockVigour === 'weak') return undefined;
   const { today } = scene.when;
   const gain = scene.kind.thickeningMm.value / Math.max(1, stem.diameter.value);
-  const first = letGo(scene.site, today, STILL_GROWS_WEEKS).on;
+  const first = letGo(scene.when.grows, today, STILL_GROWS_WEEKS).on;
   for (let n = 1; n <= MOST_SEASONS; n++) {
     const then = standing(scene, stem, 1 + n * gain);
     const rootsNm = rootsShare(scene, n) * breakingNm(then);
     if (wrongWith(scene, then, free(then), rootsNm)) continue;
-    return growingSeason(scene.site, Number(first.slice(0, 4)) + n - 1).to;
+    return scene.when.grows(Number(first.slice(0, 4)) + n - 1).to;
   }
   return undefined;
 }

@@ -120,13 +120,14 @@ const sinceSpring = ({ latitudeDeg }: Station, day: DayNumber): { year: number; 
 const WARM_WINTER_C = 2.4;
 const SNAP_C = -7.5;
 
+/** Days after the first of spring on which early blossom is out: later the further from the equator. */
+const bloomOn = ({ latitudeDeg }: Station): number => 15 + 2.2 * (Math.abs(latitudeDeg) - 30);
+
 function eventC(station: Station, day: DayNumber): number {
   const { year, days } = sinceSpring(station, day);
   // The winter that ends in the next spring.
   const isWarmWinter = (year + 1 + station.seed) % 6 === 0 && days > 240;
-  // Blossom comes later the further from the equator.
-  const snapOn = 15 + 2.2 * (Math.abs(station.latitudeDeg) - 30);
-  const isSnap = (year + station.seed) % 3 === 0 && Math.abs(days - snapOn) <= 1.5;
+  const isSnap = (year + station.seed) % 3 === 0 && Math.abs(days - bloomOn(station)) <= 1.5;
   return (isWarmWinter ? WARM_WINTER_C : 0) + (isSnap ? SNAP_C : 0);
 }
 
@@ -134,7 +135,7 @@ function rainMm(station: Station, day: DayNumber): number {
   const { mostShare, leastShare, wettestDay } = station.rain;
   const { year, days } = sinceSpring(station, day);
   const turn = (2 * Math.PI * (yearDay(day) - wettestDay)) / 365.25;
-  const isSpell = (year + station.seed) % 4 === 1 && days > 20 && days < 41;
+  const isSpell = (year + station.seed) % 4 === 1 && Math.abs(days - bloomOn(station)) <= 12;
   const rains = isSpell ? 0.85 : leastShare + ((mostShare - leastShare) * (1 + Math.cos(turn))) / 2;
   // Wet days come together: the chance of a day is drawn with that of the days beside it.
   const drawn = phi(0.8 * waveAt(station.seed + 5, day, 2) + 0.6 * normalAt(station.seed + 6, day));

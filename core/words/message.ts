@@ -7,7 +7,13 @@ export type MessageCode = keyof typeof en;
 
 /** A figure in the store's unit: told in the units its reader reads. A share is told in hundredths. */
 export type Quantity =
-  { cm: number } | { mm: number } | { deg: number } | { share: number } | { kg: number } | { m: number };
+  | { cm: number }
+  | { mm: number }
+  | { deg: number }
+  | { share: number }
+  | { kg: number }
+  | { m: number }
+  | { celsius: number };
 
 /** What is put into a sentence. A number counts or chooses a plural, a string chooses among words or is the grower's own. */
 export type Arg =
@@ -59,6 +65,7 @@ export const mm = (value: number): Arg => ({ mm: value });
 export const deg = (value: number): Arg => ({ deg: value });
 export const metres = (value: number): Arg => ({ m: value });
 export const kg = (value: number): Arg => ({ kg: value });
+export const celsius = (value: number): Arg => ({ celsius: value });
 export const share = (value: number): Arg => ({ share: value });
 export const day = (isoDate: string): Arg => ({ day: isoDate });
 export const list = (args: readonly Arg[]): Arg => ({ list: args });

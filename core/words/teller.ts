@@ -1,5 +1,12 @@
 import { IntlMessageFormat } from 'intl-messageformat';
-import { CM_PER_INCH, KG_PER_POUND, MM_PER_INCH, sixteenths, type Units } from '../readings/units';
+import {
+  CM_PER_INCH,
+  FAHRENHEIT_PER_CELSIUS,
+  KG_PER_POUND,
+  MM_PER_INCH,
+  sixteenths,
+  type Units,
+} from '../readings/units';
 import type { Arg, Message } from './message';
 
 /** Every message of the program in one language, by its code, in the ICU message syntax. */
@@ -57,6 +64,10 @@ export function tellerIn({ locale, messages }: Catalogue, units: Units): Teller 
       return units === 'metric'
         ? unit('m', number(arg.m, arg.m < 10 ? 1 : 0))
         : unit('ft', number((arg.m * 100) / CM_PER_INCH / 12, 0));
+    if ('celsius' in arg)
+      return units === 'metric'
+        ? unit('celsius', number(arg.celsius, 1))
+        : unit('fahrenheit', number(32 + arg.celsius * FAHRENHEIT_PER_CELSIUS, 0));
     if ('share' in arg) return unit('share', number(arg.share * 100, 0));
     if ('cm' in arg)
       return units === 'metric' ? unit('cm', number(arg.cm, 0)) : unit('in', number(arg.cm / CM_PER_INCH, 1));

@@ -61,7 +61,7 @@ function dry(year: TreeYear): Window[] {
 }
 
 /** Days after break until the leaf is full; after shoots stop; and round leaf fall, in which walnuts do not bleed. Working values. */
-const FULL_LEAF = 42;
+const FULL_LEAF = 30;
 const AFTER_STOP = 14;
 const LEAF_TURNS = 14;
 const LEAF_DOWN = 14;

@@ -5,7 +5,7 @@ import type { Site } from '../../sites/site';
 import { because, day, type Reason } from '../../words/message';
 import type { Ground } from '../../words/ground';
 import type { Stage } from '../stage';
-import { kindSeason, midsummerIn, type KindSeason, type SeasonPlace } from '../stages';
+import { kindSeason, midsummerIn, midwinterIn, type KindSeason, type SeasonPlace } from '../stages';
 
 /** Work that has its time in the year. */
 export const WINDOW_ACTS = [
@@ -130,5 +130,4 @@ export function windowOf(
 export const midsummer = ({ site, season }: TreeYear): DayNumber => midsummerIn(site, season.season);
 
 /** The coldest day of the winter before a season's growth. */
-export const midwinter = ({ site, season }: TreeYear): DayNumber =>
-  site.latitudeDeg < 0 ? dayNumber(`${season.season}-07-18`) : dayNumber(`${season.season}-01-18`);
+export const midwinter = ({ site, season }: TreeYear): DayNumber => midwinterIn(site, season.season);

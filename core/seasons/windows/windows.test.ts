@@ -34,7 +34,7 @@ const ENDS: Partial<Record<WindowAct, Stage>> = {
   'summer-cut': 'leaf-fall',
 };
 /** Nothing grows where a day is colder than this in the long run, deg C. */
-const GROWS_FROM_C = 5;
+const GROWS_FROM_C = 4;
 const SEASONS = Array.from({ length: 12 }, (_, i) => 2015 + i);
 
 const yearOf = (latitudeDeg: number, kind: string, more: Partial<TreeYear['site']> = {}): TreeYear =>
