@@ -8,6 +8,7 @@ import { budsRead } from './events/buds-read';
 import { cracked } from './events/cracked';
 import { cutSet } from './events/cut-set';
 import { formChosen } from './events/form-chosen';
+import { leftUndone } from './events/left-undone';
 import { leaderFailed } from './events/leader-failed';
 import { letGo } from './events/let-go';
 import { lost } from './events/lost';
@@ -17,9 +18,11 @@ import { rulesSet } from './events/rules-set';
 import { rowAdded } from './events/row-added';
 import { schoolChosen } from './events/school-chosen';
 import { schoolEdited } from './events/school-edited';
+import { seasonWork } from './events/season-work';
 import { siteAdded } from './events/site-added';
 import { siteChanged } from './events/site-changed';
 import { siteTakenOut } from './events/site-taken-out';
+import { stageSeen } from './events/stage-seen';
 import { stemEnteredWrong } from './events/stem-entered-wrong';
 import { treeAdded } from './events/tree-added';
 import { treeDescribed } from './events/tree-described';
@@ -55,6 +58,9 @@ export const EVENTS = {
   cracked,
   lost,
   note,
+  'stage-seen': stageSeen,
+  'season-work': seasonWork,
+  'left-undone': leftUndone,
 };
 
 export type EventKind = keyof typeof EVENTS;

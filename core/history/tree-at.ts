@@ -16,6 +16,7 @@ import {
   type Ruling,
   type TreeBend,
   type TreeDraft,
+  type TreeSeen,
   type YardDraft,
 } from './tree-draft';
 import type { TreeRecord } from './tree-record';
@@ -68,6 +69,8 @@ export interface ReadBook {
   schoolEdits: SchoolEdits;
   /** What came of bends on its trees. */
   bends: readonly TreeBend[];
+  /** Stages seen on its trees. */
+  seen: readonly TreeSeen[];
 }
 
 /** Works a book's withdrawals and amendments in, up to and including a date. */
@@ -79,6 +82,7 @@ export function readBook(book: Book, onDate = '9999-12-31'): ReadBook {
     gone: [],
     schoolEdits: {},
     bends: [],
+    seen: [],
   };
   for (const site of book.yard.sites) {
     yard.sites.set(site.id, bareSite(site));
@@ -94,12 +98,12 @@ export function readBook(book: Book, onDate = '9999-12-31'): ReadBook {
     if (list) list.push(event);
     else eventsOf.set(event.treeId, [event]);
   }
-  const { name, trees, schoolEdits, bends } = yard;
+  const { name, trees, schoolEdits, bends, seen } = yard;
   const gone = yard.gone.map((tree) => ({
     ...tree,
     record: draftOf(tree.record, eventsOf.get(tree.record.id) ?? []).record,
   }));
-  return { name, sites: [...yard.sites.values()], trees, gone, eventsOf, schoolEdits, bends };
+  return { name, sites: [...yard.sites.values()], trees, gone, eventsOf, schoolEdits, bends, seen };
 }
 
 const bareSites = new WeakMap<object, Site>();
@@ -113,15 +117,23 @@ function bareSite(site: Book['yard']['sites'][number]): Site {
   return bare;
 }
 
+/** How a tree is looked at. */
+interface Looked {
+  today?: string;
+  then?: readonly PlainEvent[];
+  stages?: readonly KindStages[] | undefined;
+}
+
 /**
  * The state of one tree, or undefined when the book has no such tree or its site is missing.
  * @param today ISO date on which it is looked at; where it is not said, the day of its last visit, or of its planting
  * @param then events laid over it that are not in the book, such as a visit that is still being typed
+ * @param stages its seasons, where weather or what was seen tells of them
  */
 export function treeState(
   read: ReadBook,
   treeId: string,
-  { today, then = [] }: { today?: string; then?: readonly PlainEvent[] } = {},
+  { today, then = [], stages }: Looked = {},
 ): TreeState | undefined {
   const known = read.trees.find(({ record }) => record.id === treeId);
   const ground = known && read.sites.find(({ id }) => id === known.siteId);
@@ -132,6 +144,7 @@ export function treeState(
     ...{ record, form, rules, shapedBefore, leaderFailures, buds, visitedOn },
     ...(read.bends.length > 0 && { bends: bendsOf(read) }),
     ...(draft.snowCm && { snowCm: draft.snowCm }),
+    ...(stages && { stages }),
     site: { ...ground, clearance: [...ground.clearance, ...(record.clearance ?? [])] },
     tree: treeFrom(record, stems),
     rulings: Object.fromEntries(draft.rulings),

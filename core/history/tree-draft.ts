@@ -3,6 +3,7 @@ import type { FormId } from '../kinds/form-ids';
 import { completeStem } from '../kinds/estimate';
 import { kindFacts } from '../kinds/kinds';
 import type { RuleOverrides } from '../rules/defaults';
+import type { Stage } from '../seasons/stage';
 import type { SchoolEdits, SchoolId } from '../schools/schools';
 import type { Site } from '../sites/site';
 import type { BudReadings } from '../buds/whip-buds';
@@ -52,6 +53,13 @@ export interface TreeBend extends BendCame {
   treeId: string;
 }
 
+/** A stage that was seen on one of a yard's trees, on an ISO date. */
+export interface TreeSeen {
+  treeId: string;
+  stage: Stage;
+  on: string;
+}
+
 /** A yard while its events are read, in order. */
 export interface YardDraft {
   name: string;
@@ -61,6 +69,8 @@ export interface YardDraft {
   schoolEdits: SchoolEdits;
   /** What came of bends on its trees. */
   bends: TreeBend[];
+  /** Stages seen on its trees. */
+  seen: TreeSeen[];
 }
 
 export const newTreeDraft = (record: TreeRecord): TreeDraft => ({

@@ -1,5 +1,6 @@
 import { treeState, type ReadBook, type TreeState } from './tree-at';
 import type { PlainEvent } from './events';
+import { YardSeasons, type WeatherOf } from './yard-seasons';
 
 interface Known {
   state: TreeState;
@@ -8,6 +9,7 @@ interface Known {
   rest: readonly unknown[];
 }
 
+const NO_WEATHERS: WeatherOf = new Map();
 const NO_EVENTS: readonly PlainEvent[] = [];
 
 /**
@@ -16,21 +18,24 @@ const NO_EVENTS: readonly PlainEvent[] = [];
  */
 export class TreeMemo {
   private known = new Map<string, Known>();
+  /** Seasons of its sites, which windows are told from too. */
+  readonly seasons = new YardSeasons();
 
-  /** Every tree of a book on a day. */
-  statesOf(read: ReadBook, today: string): ReadonlyMap<string, TreeState> {
+  /** Every tree of a book on a day, in the weather of its site. */
+  statesOf(read: ReadBook, today: string, weather: WeatherOf = NO_WEATHERS): ReadonlyMap<string, TreeState> {
     const known = new Map<string, Known>();
     const sites = new Map(read.sites.map((site) => [site.id, site]));
-    const edits = JSON.stringify([read.schoolEdits, read.bends]);
+    const edits = JSON.stringify([read.schoolEdits, read.bends, read.seen]);
     for (const { record, siteId } of read.trees) {
       const events = read.eventsOf.get(record.id) ?? NO_EVENTS;
-      const rest = [record, sites.get(siteId), edits, today];
+      const rest = [record, sites.get(siteId), edits, today, weather.get(siteId)];
       const before = this.known.get(record.id);
       if (before && areSame(before.rest, rest) && areSame(before.events, events)) {
         known.set(record.id, before);
         continue;
       }
-      const state = treeState(read, record.id, { today });
+      const stages = this.seasons.stagesOf(read, { record, siteId }, today, weather);
+      const state = treeState(read, record.id, { today, stages });
       if (state) known.set(record.id, { state, events, rest });
     }
     this.known = known;

@@ -1,6 +1,6 @@
 import { told } from '../../words/message';
 import { afterActs, plannedAct, type Act, type PlannedAct } from '../../acts/acts';
-import { id, isPlainId, listOf, oneOf, record, shape, type Typed } from '../../fields/fields';
+import { id, isPlainId, listOf, oneOf, record, shape, text, type Typed } from '../../fields/fields';
 import { refused } from '../../fields/refusal';
 import type { Stem } from '../../tree/stem';
 import { MOST_STEMS, stemReadings, type StemId, type StemReadings } from '../../tree/stem-readings';
@@ -19,6 +19,8 @@ const schema = shape({
   treeId: id(),
   acts: listOf(plannedAct, 500),
   left: leftSchema,
+  /** Who did it, where that is not the one who writes. */
+  by: text(80).optional(),
 });
 
 /**
