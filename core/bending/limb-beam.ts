@@ -138,6 +138,13 @@ function woodAlong(scene: Asked, stem: Stem, pieceCm: number): WoodState[] {
   });
 }
 
+/** Growing weeks in which a bend tied at a place, cm from its join, sets but for a share of 1 / e: those of the oldest wood it bends. */
+export function settingWeeks(scene: Asked, stem: Stem, atCm: number): number {
+  const pieceCm = stem.length.value / PIECES;
+  const bent = woodAlong(scene, stem, pieceCm).slice(0, Math.floor(atCm / pieceCm) + 1);
+  return Math.max(...[...new Set(bent)].map((state) => woodBears(scene, state).weeks));
+}
+
 function bearsAt(
   scene: Asked,
   stem: Stem,

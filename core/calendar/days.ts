@@ -3,13 +3,31 @@ const DAY_MS = 86_400_000;
 /** A day as a whole number: days since 1 January 1970. */
 export type DayNumber = number;
 
+/** Dates told last: reading and writing them takes longer than what is reckoned with them. */
+const numbers = new Map<string, DayNumber>();
+const dates = new Map<DayNumber, string>();
+const MOST_KEPT = 20_000;
+
 /** The number of an ISO date. */
-export const dayNumber = (isoDate: string): DayNumber =>
-  Date.parse(`${isoDate.slice(0, 10)}T00:00:00Z`) / DAY_MS;
+export function dayNumber(isoDate: string): DayNumber {
+  const found = numbers.get(isoDate);
+  if (found !== undefined) return found;
+  if (numbers.size >= MOST_KEPT) numbers.clear();
+  const made = Date.parse(`${isoDate.slice(0, 10)}T00:00:00Z`) / DAY_MS;
+  numbers.set(isoDate, made);
+  return made;
+}
 
 /** The ISO date of a day, whole or not: its fraction is dropped. */
-export const isoOf = (day: DayNumber): string =>
-  new Date(Math.floor(day) * DAY_MS).toISOString().slice(0, 10);
+export function isoOf(day: DayNumber): string {
+  const whole = Math.floor(day);
+  const found = dates.get(whole);
+  if (found !== undefined) return found;
+  if (dates.size >= MOST_KEPT) dates.clear();
+  const made = new Date(whole * DAY_MS).toISOString().slice(0, 10);
+  dates.set(whole, made);
+  return made;
+}
 
 /** The day so many days after an ISO date; before it where they are negative. */
 export const daysAfter = (isoDate: string, days: number): string =>

@@ -1,3 +1,5 @@
+import { dayNumber, isoOf } from './days';
+
 /** A season's growth at a place: ISO dates, and how unsure each is, days (a standard deviation). */
 export interface GrowingSeason {
   /** Buds open and wood begins to be supple. */
@@ -12,9 +14,8 @@ export interface GrowingSeason {
 /** The growing season whose growth begins in a year. */
 export type Growing = (season: number) => GrowingSeason;
 
-const WEEK_MS = 7 * 86_400_000;
+const WEEK_DAYS = 7;
 
-const time = (isoDate: string): number => Date.parse(`${isoDate}T00:00:00Z`);
 const yearIn = (isoDate: string): number => Number(isoDate.slice(0, 4));
 
 /** Weeks of growth between two dates, 0 or more. */
@@ -22,8 +23,9 @@ export function growingWeeks(grows: Growing, from: string, to: string): number {
   let weeks = 0;
   for (let season = yearIn(from) - 1; season <= yearIn(to) + 1; season++) {
     const { from: opens, to: closes } = grows(season);
-    const [start, end] = [Math.max(time(from), time(opens)), Math.min(time(to), time(closes))];
-    weeks += Math.max(0, end - start) / WEEK_MS;
+    const start = Math.max(dayNumber(from), dayNumber(opens));
+    const end = Math.min(dayNumber(to), dayNumber(closes));
+    weeks += Math.max(0, end - start) / WEEK_DAYS;
   }
   return weeks;
 }
@@ -33,9 +35,9 @@ export function afterGrowing(grows: Growing, from: string, weeks: number): strin
   let left = weeks;
   for (let season = yearIn(from) - 1; ; season++) {
     const { from: opens, to } = grows(season);
-    const start = Math.max(time(from), time(opens));
-    const has = Math.max(0, time(to) - start) / WEEK_MS;
-    if (has > 0 && left <= has) return new Date(start + left * WEEK_MS).toISOString().slice(0, 10);
+    const start = Math.max(dayNumber(from), dayNumber(opens));
+    const has = Math.max(0, dayNumber(to) - start) / WEEK_DAYS;
+    if (has > 0 && left <= has) return isoOf(start + left * WEEK_DAYS);
     left -= has;
   }
 }

@@ -1,7 +1,7 @@
 import type { TreeScene } from '../acts/scene';
 import { afterGrowing, growingWeeks } from '../calendar/growing';
 import { letGo, lookOn, loopMm, setShare, tightOn } from '../bending/hold';
-import { limbBeam, PIECES } from '../bending/limb-beam';
+import { settingWeeks } from '../bending/limb-beam';
 import { gainAtMm } from '../bending/means';
 import { stakingOf } from '../staking/stake';
 import type { Stem } from '../tree/stem';
@@ -99,13 +99,6 @@ function offDay(
   // A prop bears this year's crop.
   if (fixing.what === 'prop') return seasonEnd(scene, since);
   return letGo(scene.when.grows, since, settingWeeks(scene, stem, atCm)).on;
-}
-
-/** Growing weeks in which a bend tied at a place sets but for a share of 1 / e: those of the oldest wood it bends. */
-function settingWeeks(scene: TreeScene, stem: Stem, atCm: number): number {
-  const { bears, beam } = limbBeam(scene, stem, 'upright', { inLeaf: scene.when.inLeaf });
-  const piece = Math.min(PIECES - 1, Math.floor(atCm / beam.pieceCm));
-  return Math.max(...bears.slice(0, piece + 1).map((one) => one.weeks));
 }
 
 /**

@@ -85,8 +85,24 @@ const TOO_COLD_TO_GROW = 9;
 const FALLS_AFTER_TURNING = 20;
 const KILLS_LEAF = { atC: -4, afterDays: 8 };
 
+const kept = new WeakMap<SeasonPlace, Map<string, KindSeason>>();
+
 /** The stages of a kind in a season (the year its growth begins) at a place, with how unsure each is, moved by what was seen there. */
 export function kindSeason(place: SeasonPlace, kind: KindId, season: number, variety?: string): KindSeason {
+  const all = kept.get(place) ?? new Map<string, KindSeason>();
+  kept.set(place, all);
+  const name = `${kind} ${season} ${variety ?? ''}`;
+  const found = all.get(name) ?? kindSeasonAt(place, kind, season, variety);
+  all.set(name, found);
+  return found;
+}
+
+function kindSeasonAt(
+  place: SeasonPlace,
+  kind: KindId,
+  season: number,
+  variety: string | undefined,
+): KindSeason {
   const year = KIND_YEARS[kind];
   const sums = place.sums(season);
   const forced = reckoned(place, year, sums, season);
@@ -230,7 +246,13 @@ function unknownDays({ climate }: SeasonPlace, sums: Sums, day: DayNumber): numb
   return Math.hypot(WEATHER_DAYS * Math.sqrt(unknown), climate.isGuessed && unknown > 0 ? GUESSED_DAYS : 0);
 }
 
-/** Share of the season's growth in length that is made by a day: an S over the heat from break until shoots stop. */
+/** Reserves carry the first growth, which starts sooner than a plain S would have it. Working value. */
+const STARTS_SOON = 0.75;
+
+/**
+ * Share of the season's growth in length that is made by a day: an S from break until shoots stop, over heat and time alike, since the
+ * first shoots are made of reserves, whatever the warmth.
+ */
 function grownBy(
   sums: Sums,
   breaks: DayNumber | undefined,
@@ -242,8 +264,9 @@ function grownBy(
   const heatAt = (on: DayNumber): number =>
     sums.heat[Math.max(0, Math.min(sums.heat.length - 1, Math.floor(on) - sums.first))] as number;
   const all = heatAt(stops) - heatAt(breaks);
-  if (all <= 0) return 0;
-  const x = (heatAt(day) - heatAt(breaks)) / all;
+  const time = (day - breaks) / (stops - breaks);
+  const heat = all > 0 ? (heatAt(day) - heatAt(breaks)) / all : time;
+  const x = ((time + heat) / 2) ** STARTS_SOON;
   return x * x * (3 - 2 * x);
 }
 

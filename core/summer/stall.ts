@@ -11,7 +11,7 @@ export type StallCause = (typeof STALL_CAUSES)[number];
 
 /** Less than this it has stopped, cm a day; this share of its season's growth is still to come when a stop is early. Working values. */
 const STOPPED_CM_PER_DAY = 0.15;
-const EARLY_UNDER = 0.75;
+const EARLY_UNDER = 0.9;
 /** Weeks of growth that must be left for a nipped tip to start again; share of alike shoots that are nipped, the others are left to compare. */
 export const RESTARTS_WEEKS = 8;
 const NIPS_SHARE = 0.5;

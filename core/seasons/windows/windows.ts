@@ -1,4 +1,5 @@
 import type { Reason } from '../../words/message';
+import type { SeasonPlace } from '../stages';
 import * as dormant from './dormant';
 import * as growing from './growing';
 import {
@@ -44,11 +45,26 @@ export function windowsFor(act: WindowAct, year: TreeYear): readonly Window[] | 
 const isReason = (found: readonly Window[] | Reason): found is Reason => 'code' in found;
 export const isWindow = (found: Window | NoWindow): found is Window => 'from' in found;
 
-/** All windows of a season of a tree, in the order they open, and after them why other acts have none. */
-export function windowsOf(
-  tree: Parameters<typeof treeYear>[0],
-  season: number,
-): { windows: Window[]; none: NoWindow[] } {
+/** Windows of a season, in the order they open, and why other acts have none. */
+export interface SeasonWindows {
+  windows: readonly Window[];
+  none: readonly NoWindow[];
+}
+
+const kept = new WeakMap<SeasonPlace, Map<string, SeasonWindows>>();
+
+/** All windows of a season of a tree; the same for trees of one kind and school at a place. */
+export function windowsOf(tree: Parameters<typeof treeYear>[0], season: number): SeasonWindows {
+  const { kind, variety = '', answers, site } = tree;
+  const all = kept.get(tree.place) ?? new Map<string, SeasonWindows>();
+  kept.set(tree.place, all);
+  const name = `${kind.id} ${season} ${variety} ${answers.timing} ${site.wetWinters} ${site.hot}`;
+  const found = all.get(name) ?? windowsIn(tree, season);
+  all.set(name, found);
+  return found;
+}
+
+function windowsIn(tree: Parameters<typeof treeYear>[0], season: number): SeasonWindows {
   const year = treeYear(tree, season);
   const all = WINDOW_ACTS.map((act) => windowsFor(act, year));
   const windows = all.flatMap((found) => ('not' in found ? [] : found));

@@ -1,0 +1,80 @@
+import type { TreeScene } from '../acts/scene';
+import { daysAfter } from '../calendar/days';
+import { seasonOf } from '../calendar/seasons';
+import { sceneOf } from '../judging/scene';
+import { heldOff, nextBestDay } from '../seasons/hazards';
+import type { SeasonPlace } from '../seasons/stages';
+import type { Window } from '../seasons/windows/window';
+import { windowsOf } from '../seasons/windows/windows';
+import { byPressing, WEEK_DAYS, type Due, type DueTree, type Pressing } from './due';
+import { askedFor } from './gates';
+import { recurring } from './recurs';
+
+/** Days past its last on which work that was missed is still told of. */
+const TOLD_AFTER = 21;
+/** Days ahead that are looked at: a season. */
+const AHEAD_DAYS = 200;
+
+/** Everything due on a tree within a season from its day on, the more pressing first. */
+export function dueOf(tree: DueTree, place: SeasonPlace): Due[] {
+  const { state } = tree;
+  const scene = sceneOf(state);
+  const { today } = state;
+  const treeId = state.record.id;
+  const found: Due[] = recurring(scene, tree).map(({ key, ...due }) => ({
+    ...due,
+    ...{ treeId, id: `${treeId}.${due.what}.${key}`, pressing: pressingOf(due, today) },
+  }));
+  for (const window of windowsAbout(scene, tree, place)) {
+    if (window.to < daysAfter(today, -TOLD_AFTER) || window.from > daysAfter(today, AHEAD_DAYS)) continue;
+    const acts = askedFor({ ...tree, scene, window });
+    if (acts === undefined) continue;
+    found.push(windowDue(treeId, window, acts, place, today));
+  }
+  return found.filter(({ from }) => from <= daysAfter(today, AHEAD_DAYS)).sort(byPressing);
+}
+
+/** The windows of a tree's season and of the next. */
+function windowsAbout({ kind }: TreeScene, { state }: DueTree, place: SeasonPlace): Window[] {
+  const about = {
+    place,
+    site: state.site,
+    kind,
+    answers: state.school.answers,
+    variety: state.record.variety,
+  };
+  const season = seasonOf(state.site, state.today);
+  return [season, season + 1].flatMap((of) => windowsOf(about, of).windows);
+}
+
+function windowDue(
+  treeId: string,
+  window: Window,
+  acts: number,
+  { weather }: SeasonPlace,
+  today: string,
+): Due {
+  const { act, season, from, to, sureDays, why, missed } = window;
+  const on = nextBestDay(window, weather, today) ?? to;
+  const waits = heldOff(act, weather, today > from ? today : from);
+  return {
+    ...{ treeId, id: `${treeId}.${act}.${season}`, what: act, stemIds: [], from, on, to, sureDays, acts },
+    pressing: pressingIn(window, today),
+    ...{ why, ifNot: missed },
+    ...(waits && { waits }),
+  };
+}
+
+/** How pressing a window is: at its best it is due now; open but better later it can wait until then. */
+function pressingIn({ from, bestFrom, to }: Window, today: string): Pressing {
+  if (today > to) return 'overdue';
+  if (today >= bestFrom) return 'now';
+  const week = daysAfter(today, WEEK_DAYS);
+  return bestFrom <= week && from <= week ? 'week' : 'later';
+}
+
+function pressingOf({ on, to }: Pick<Due, 'on' | 'to'>, today: string): Pressing {
+  if (today > to) return 'overdue';
+  if (today >= on) return 'now';
+  return on <= daysAfter(today, WEEK_DAYS) ? 'week' : 'later';
+}

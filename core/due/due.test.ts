@@ -1,0 +1,146 @@
+import { describe, expect, it } from 'vitest';
+import type { PlainEvent } from '../history/events';
+import { judge } from '../judging/judge';
+import { seasonPlace } from '../seasons/stages';
+import { NO_WEATHER, type ForecastDay, type Weather } from '../seasons/weather';
+import { treeOf, type TestTree } from '../testing/trees';
+import type { Due } from './due';
+import { dueOf } from './due-of';
+
+const LATITUDE = 50;
+const VASE: TestTree = {
+  form: 'open-vase',
+  planted: '2023-12-01',
+  trunk: { length: 110, mm: 44, headed: true },
+  limbs: [0, 72, 144, 216, 288, 20, 40].map((bearing, i) => ({
+    ...{ id: `l${i}`, h: 55 + i * 6, bearing, angle: 50, length: 70, mm: 13 },
+  })),
+};
+
+/** What is due on a tree on a day. */
+function dueOn(
+  today: string,
+  more: Partial<TestTree> = {},
+  events: PlainEvent[] = [],
+  weather: Weather = NO_WEATHER,
+): Due[] {
+  const state = treeOf({ ...VASE, today, visitedOn: '2026-11-20', ...more });
+  const judged = judge(state, { withPrices: false });
+  const place = seasonPlace({ latitudeDeg: LATITUDE }, weather);
+  const acts = judged.kind === 'judged' ? { acts: judged.plan.acts } : {};
+  return dueOf({ state, events, ...acts, isWhip: judged.kind === 'whip' }, place);
+}
+const of = (all: Due[], what: Due['what']): Due | undefined => all.find((one) => one.what === what);
+
+const entry = (body: object, happenedOn: string): PlainEvent =>
+  ({
+    id: 'e',
+    device: 'd',
+    sequence: 1,
+    clock: 1,
+    recordedAt: '',
+    ruleSet: '',
+    happenedOn,
+    treeId: 'tree',
+    ...body,
+  }) as PlainEvent;
+
+const tied = (more: object): TestTree['limbs'] =>
+  VASE.limbs?.map((limb) => ({
+    ...limb,
+    ...(limb.id === 'l0' && {
+      more: { fixings: [{ what: 'tie' as const, atCm: 30, since: '2026-05-01', ...more }] },
+    }),
+  })) ?? [];
+
+describe('what is due on a tree', () => {
+  it('is its winter’s cuts when buds are near to swelling, with how many; in autumn they are for later', () => {
+    const [autumn, spring] = ['2026-11-25', '2027-04-10'].map((day) => of(dueOn(day), 'prune'));
+    expect(autumn?.pressing).toBe('later');
+    expect(spring?.pressing).toBe('now');
+    expect(spring?.acts).toBeGreaterThan(0);
+    expect(spring?.id).toBe(autumn?.id);
+  });
+
+  it('is reading it where nobody has since shoots stopped', () => {
+    expect(of(dueOn('2026-12-20', { visitedOn: '2026-06-01' }), 'read')?.pressing).toBe('now');
+    expect(of(dueOn('2026-12-20'), 'read')).toBeUndefined();
+  });
+
+  it('is told of as missed for three weeks, and then no more', () => {
+    const last = of(dueOn('2027-04-10'), 'prune')?.to as string;
+    const days = (n: number): string => new Date(Date.parse(last) + n * 864e5).toISOString().slice(0, 10);
+    expect(of(dueOn(days(10)), 'prune')?.pressing).toBe('overdue');
+    expect(of(dueOn(days(30)), 'prune')?.to.slice(0, 4)).not.toBe('2027');
+  });
+
+  it('is shoots and blossom on a tree in its first season, and not on an old one', () => {
+    const young = dueOn('2027-05-20', { planted: '2026-12-10' }).map(({ what }) => what);
+    for (const what of ['blossom-off', 'disbud', 'peg'] as const) expect(young).toContain(what);
+    const old = dueOn('2027-05-20', { planted: '2015-12-10' }).map(({ what }) => what);
+    for (const what of ['blossom-off', 'disbud', 'peg', 'tip'] as const) expect(old).not.toContain(what);
+    expect(old).toContain('open');
+  });
+
+  it('is gone once it is ticked, and asked again where only the weather was against it', () => {
+    const tick = (more: object) => [entry({ kind: 'season-work', act: 'open', ...more }, '2027-06-20')];
+    expect(of(dueOn('2027-06-22'), 'open')?.pressing).toBe('now');
+    expect(of(dueOn('2027-06-22', {}, tick({ isDone: true })), 'open')?.from.slice(0, 4)).not.toBe('2027');
+    expect(of(dueOn('2027-06-22', {}, tick({ isDone: false, why: 'weather' })), 'open')?.pressing).toBe(
+      'now',
+    );
+  });
+
+  it('is a tie to be looked at each month, loosened or taken off on its days', () => {
+    expect(of(dueOn('2026-07-10', { limbs: tied({}) }), 'look')?.pressing).toBe('overdue');
+    const off = of(
+      dueOn('2027-10-20', { limbs: tied({ offBy: '2027-10-15', lookedOn: '2027-10-01' }) }),
+      'off',
+    );
+    expect(off?.pressing).toBe('now');
+    expect(off?.stemIds).toEqual(['l0']);
+    const tight = dueOn('2027-06-20', { limbs: tied({ loopMm: 11, lookedOn: '2027-06-10', offBy: '2027-11-01' }) });
+    expect(of(tight, 'tight')).toBeDefined();
+  });
+
+  it('is a limb spared until a day that has come, and the uprights over one laid flat', () => {
+    const limbs = (more: object): TestTree['limbs'] =>
+      VASE.limbs?.map((limb) => ({ ...limb, ...(limb.id === 'l1' && { more }) })) ?? [];
+    const ends = dueOn('2027-02-20', { limbs: limbs({ spared: { until: '2027-02-15', keptFor: 'fruit' } }) });
+    expect(of(ends, 'ends')?.pressing).toBe('now');
+    const flat = { fixings: [{ what: 'tie', atCm: 35, since: '2027-03-01', fromDeg: 45, toDeg: 90 }] };
+    expect(of(dueOn('2027-05-20', { limbs: limbs(flat) }), 'uprights')?.stemIds).toEqual(['l1']);
+  });
+
+  it('is what was left undone, sooner where a tool was missing than where one was unsure, until it is done', () => {
+    const left = (why: string) =>
+      entry({ kind: 'left-undone', actId: 'a1', stemId: 'l5', why }, '2027-03-01');
+    const on = (why: string, ...later: PlainEvent[]) =>
+      of(dueOn('2027-03-05', {}, [left(why), ...later]), 'left')?.on;
+    expect(on('no-tool')).toBe('2027-03-05');
+    expect(on('unsure')).toBeUndefined();
+    expect(of(dueOn('2027-09-01', {}, [left('unsure')]), 'left')?.on).toBe('2028-01-25');
+    expect(on('not-there')).toBeUndefined();
+    const done = entry(
+      { kind: 'acts-done', acts: [{ id: 'a9', kind: 'take-out', stemId: 'l5' }] },
+      '2027-03-04',
+    );
+    expect(on('no-tool', done)).toBeUndefined();
+  });
+
+  it('waits for the weather, and says so; its best day is after the rain', () => {
+    const forecast = Array.from({ length: 10 }, (_, i): ForecastDay => ({
+      ...{ day: `2027-04-${10 + i}`, minC: 3, maxC: 12, sureC: 1 },
+      rainChance: i < 4 ? 0.9 : 0,
+    }));
+    const prune = of(dueOn('2027-04-10', {}, [], { days: [], forecast }), 'prune');
+    expect(prune?.waits?.code).toBe('hazard.wet');
+    expect(prune?.on).toBe('2027-04-14');
+  });
+
+  it('comes the more pressing first', () => {
+    const order = dueOn('2027-05-20', { planted: '2026-12-10' }).map(({ pressing }) => pressing);
+    const rank = order.map((one) => ['overdue', 'now', 'week', 'later'].indexOf(one));
+    expect([...rank].sort((a, b) => a - b)).toEqual(rank);
+  });
+});

@@ -1,0 +1,93 @@
+import type { TreeScene } from '../acts/scene';
+import type { Act } from '../acts/acts';
+import { formOf } from '../forms';
+import type { PlainEvent } from '../history/events';
+import type { Window, WindowAct } from '../seasons/windows/window';
+import { isRunUp } from '../summer/run-up';
+import type { DueTree } from './due';
+
+/** A tree and the window that may concern it. */
+export interface Asked extends DueTree {
+  scene: TreeScene;
+  window: Window;
+}
+
+/** Seasons in which a young tree still asks for an act, 1 the first. Working values. */
+const DISBUDS_TO = 3;
+const PEGS_TO = 3;
+const SPREADS_TO = 4;
+const NO_CROP_TO = 2;
+const OPENS_FROM = 2;
+const TIPS_IN = 2;
+
+const CUTS: readonly Act['kind'][] = ['take-out', 'shorten'];
+const BENDS: readonly Act['kind'][] = ['bend', 'spread', 'swing'];
+
+/** The season a window's tree grows in, 1 the first; in dormancy the coming one. */
+const seasonOf = ({ scene, window }: Asked): number =>
+  scene.when.seasonsGrown + (window.season - growing(scene));
+const growing = ({ when }: TreeScene): number => when.season;
+
+const planned = ({ acts = [] }: Asked, kinds: readonly Act['kind'][]): number =>
+  acts.filter(({ kind }) => kinds.includes(kind)).length;
+
+/** How many acts of the plan a window stands for; 0 for work the plan does not tell of; undefined where the tree does not ask for it. */
+type Gate = (asked: Asked) => number | undefined;
+const asks = (is: boolean): number | undefined => (is ? 0 : undefined);
+
+/** Which trees ask for which act. What is fixed is followed by its own days (`recurs.ts`); shade is told, not done. */
+const GATES: Readonly<Record<WindowAct, Gate>> = {
+  read({ state, scene, window }) {
+    // Read since shoots stopped, it is read for the winter.
+    const stopped = scene.when.seasons(window.season - 1).stages['shoots-stop']?.on ?? window.from;
+    return asks(state.visitedOn === undefined || state.visitedOn < stopped);
+  },
+  prune(asked) {
+    const { acts, events, window, isWhip } = asked;
+    if (isWhip) return undefined;
+    if (acts) return planned(asked, CUTS) || undefined;
+    return asks(!events.some((event) => isCut(event) && event.happenedOn >= window.from));
+  },
+  'bud-plan': ({ isWhip = false }) => asks(isWhip),
+  notch: (asked) => {
+    const { acts = [] } = asked;
+    const made = acts.filter((act) => act.kind === 'make-limb' && act.how === 'notch').length;
+    return made + planned(asked, ['notch']) || undefined;
+  },
+  graft: ({ state }) => asks(state.tree.stems.some(({ runUp }) => runUp)),
+  'blossom-off': (asked) => asks(seasonOf(asked) <= NO_CROP_TO),
+  'fruit-off': (asked) => asks(seasonOf(asked) <= NO_CROP_TO),
+  disbud: (asked) => asks(seasonOf(asked) <= DISBUDS_TO),
+  peg: (asked) => asks(seasonOf(asked) <= PEGS_TO),
+  spread: (asked) => {
+    if (asked.acts) return planned(asked, BENDS) || undefined;
+    return asks(seasonOf(asked) <= SPREADS_TO && asked.scene.kind.habit.value === 'upright');
+  },
+  pinch: (asked) => asks(seasonOf(asked) <= 1 && !isRunUp(asked.scene.kind) && asked.scene.kind.ownRooted),
+  tip: (asked) => asks(seasonOf(asked) === TIPS_IN),
+  open: (asked) => asks(seasonOf(asked) >= OPENS_FROM && !asked.scene.kind.evergreen.value && !isFlat(asked)),
+  'summer-cut': (asked) => asks(seasonOf(asked) >= OPENS_FROM && isFlat(asked)),
+  budding: ({ state }) => asks(state.tree.stems.some(({ runUp }) => runUp)),
+  shade: () => undefined,
+  'stake-off': () => undefined,
+  release: () => undefined,
+};
+
+const isFlat = ({ state }: Asked): boolean => formOf(state.form)?.needsWall ?? false;
+
+/** How many acts a window stands for on a tree; undefined where the tree does not ask for it, or it was done, or left for good. */
+export function askedFor(asked: Asked): number | undefined {
+  const { act, from } = asked.window;
+  const isTicked = asked.events.some(
+    (event) =>
+      event.kind === 'season-work' && event.act === act && event.happenedOn >= from && isSettled(event),
+  );
+  return isTicked ? undefined : GATES[act](asked);
+}
+
+/** What was done is done; what was left because of weather, or until later, is asked about again. */
+const isSettled = (event: PlainEvent & { kind: 'season-work' }): boolean =>
+  event.isDone || event.why === 'not-there' || event.why === 'other' || event.why === 'unsure';
+
+const isCut = (event: PlainEvent): boolean =>
+  event.kind === 'acts-done' && event.acts.some(({ kind }) => CUTS.includes(kind));

@@ -1,0 +1,118 @@
+import type { TreeScene } from '../acts/scene';
+import { uprightsOf } from '../bending/uprights';
+import { daysAfter } from '../calendar/days';
+import { fixedTo, nextFor, type Fixed } from '../fixings/fixed';
+import type { PlainEvent } from '../history/events';
+import type { Stem } from '../tree/stem';
+import { because, day, told, type Reason } from '../words/message';
+import type { Due, DueTree, DueWhat } from './due';
+
+/** What is due on its own days: fixings, limbs spared until a day, uprights over a limb laid flat, and what was left undone. */
+export type Recurring = Omit<Due, 'pressing' | 'treeId' | 'id'> & { key: string };
+
+/** Days before its day on which a tie may be looked at or taken off; days it may wait after. Working values. */
+const BEFORE = 7;
+const AFTER: Readonly<Record<'off' | 'tight' | 'look', number>> = { off: 45, tight: 7, look: 14 };
+
+/** All of it on one tree. */
+export function recurring(scene: TreeScene, { events, state }: DueTree): Recurring[] {
+  const { stems } = scene.laid.tree;
+  return [
+    ...fixedTo(scene).map(fixing),
+    ...stems.flatMap((stem) => spared(stem)),
+    ...stems.flatMap((stem) => uprights(scene, stem)),
+    ...left(events, state.today),
+  ];
+}
+
+function fixing(fixed: Fixed): Recurring {
+  const { what, on } = nextFor(fixed);
+  const { stem } = fixed;
+  const thing = told(`fixing.${fixed.fixing.what}`);
+  return {
+    ...dated(what, `${stem.id}-${fixed.fixing.what}-${fixed.fixing.atCm ?? 0}`, [stem], on, AFTER[what]),
+    why: because(`due.${what}.why`, { what: thing, stem: { tag: stem.tag }, on: day(on) }),
+    ifNot: because(`due.${what}.if-not`, { what: thing }),
+  };
+}
+
+function spared(stem: Stem): Recurring[] {
+  if (!stem.spared) return [];
+  const { until, keptFor } = stem.spared;
+  return [
+    {
+      ...dated('ends', stem.id, [stem], until, 60),
+      why: because('due.ends.why', { stem: { tag: stem.tag }, on: day(until), for: keptFor }),
+      ifNot: because('due.ends.if-not'),
+    },
+  ];
+}
+
+/** A limb that is tied flatter than this throws uprights, deg from upright. */
+const FLAT_DEG = 75;
+
+function uprights(scene: TreeScene, stem: Stem): Recurring[] {
+  const flat = stem.fixings?.find(({ what, toDeg }) => what !== 'label' && (toDeg ?? 0) >= FLAT_DEG);
+  if (!flat) return [];
+  const rise = uprightsOf(scene, stem, flat.toDeg ?? 90, scene.when.today);
+  if (!rise) return [];
+  return [
+    {
+      ...dated('uprights', stem.id, [stem], daysAfter(rise.by, -14), 14),
+      why: because('due.uprights.why', { stem: { tag: stem.tag }, n: rise.count, on: day(rise.by) }),
+      ifNot: because('due.uprights.if-not'),
+    },
+  ];
+}
+
+/** How long after it was left an act is asked about again, days: in doubt it is left a year. */
+const AGAIN: Readonly<Record<(PlainEvent & { kind: 'left-undone' })['why'], number | undefined>> = {
+  unsure: 330,
+  weather: 3,
+  'no-tool': 2,
+  'out-of-reach': 7,
+  later: 7,
+  'not-there': undefined,
+  other: 14,
+};
+
+function left(events: readonly PlainEvent[], today: string): Recurring[] {
+  return events.flatMap((event, i): Recurring[] => {
+    if (event.kind !== 'left-undone') return [];
+    const days = AGAIN[event.why];
+    const isAfter = events.slice(i + 1).some((later) => settles(later, event));
+    if (days === undefined || isAfter) return [];
+    const on = daysAfter(event.happenedOn, days);
+    const why: Reason = because('due.left.why', {
+      on: day(event.happenedOn),
+      why: told(`undone.${event.why}`),
+    });
+    return [
+      {
+        ...dated('left', event.actId, [], on < today ? today : on, 30),
+        ...(event.stemId && { stemIds: [event.stemId] }),
+        ...{ why, ifNot: because('due.left.if-not') },
+      },
+    ];
+  });
+}
+
+/** Whether an entry settles an act that was left: done since, or left again and told of there. */
+function settles(later: PlainEvent, { actId, stemId }: PlainEvent & { kind: 'left-undone' }): boolean {
+  if (later.kind === 'left-undone') return later.actId === actId;
+  if (later.kind !== 'acts-done') return false;
+  return later.acts.some((act) => act.id === actId || (stemId && 'stemId' in act && act.stemId === stemId));
+}
+
+function dated(
+  what: DueWhat,
+  key: string,
+  stems: readonly Stem[],
+  on: string,
+  after: number,
+): Pick<Recurring, 'what' | 'key' | 'stemIds' | 'from' | 'on' | 'to' | 'sureDays' | 'acts'> {
+  return {
+    ...{ what, key, on, sureDays: 0, acts: 0 },
+    ...{ stemIds: stems.map(({ id }) => id), from: daysAfter(on, -BEFORE), to: daysAfter(on, after) },
+  };
+}
