@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Weather } from '../core';
 import { createApp } from './app';
 
 // A folder whose name begins with a dot, as where people put what they do not want to see.
@@ -44,6 +45,24 @@ describe('the server', () => {
   it('gives the page for a tree whose id has a dot in it, as a browser asks for it', async () => {
     const response = await get('/tree/gate.peach', { accept: 'text/html,application/xhtml+xml' });
     expect(await response.text()).toContain('page');
+  });
+
+  it('tells what a made-up station has measured and foretells on a day, the same each time', async () => {
+    const ask = async (path: string): Promise<Weather> => (await (await get(path)).json()) as Weather;
+    const [once, again] = [
+      await ask('/weather/dry-ford?on=2026-03-01'),
+      await ask('/weather/dry-ford?on=2026-03-01'),
+    ];
+    expect(once).toEqual(again);
+    expect([once.days[0]?.day, once.days.at(-1)?.day, once.forecast.at(-1)?.day]).toEqual([
+      '2020-03-01',
+      '2026-03-01',
+      '2026-03-11',
+    ]);
+    const unsure = once.forecast.map(({ sureC }) => sureC);
+    expect([...unsure].sort((a, b) => a - b)).toEqual(unsure);
+    expect((await get('/weather/nowhere?on=2026-03-01')).status).toBe(404);
+    expect((await get('/weather/dry-ford?on=soon')).status).toBe(400);
   });
 
   it('refuses to start on a folder with nothing built, and says what to do', () => {

@@ -3,6 +3,7 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import { isDay, stationOf, tellsOn } from '../core';
 
 const PAGE = 'index.html';
 
@@ -57,6 +58,19 @@ export function createApp(builtFolder: string): Express {
       },
     }),
   );
+  // A made-up weather station: a stand-in for a real one.
+  app.get('/weather/:station', (request, response) => {
+    const station = stationOf(request.params.station);
+    const on = typeof request.query['on'] === 'string' ? request.query['on'] : '';
+    if (!station || !isDay(on)) {
+      response
+        .status(station ? 400 : 404)
+        .json({ error: station ? 'on: an ISO date is wanted' : 'no such station' });
+      return;
+    }
+    response.setHeader('Cache-Control', 'no-cache');
+    response.json(tellsOn(station, on));
+  });
   // Any place in the application is the one page. A name with a dot in it may be a file that is not there, or a tree's own name:
   // a browser going to a place asks for HTML, one that misses a file does not.
   app.get(/.*/, (request, response, next) => {

@@ -6,16 +6,16 @@ import { heldOff, nextBestDay } from '../seasons/hazards';
 import type { SeasonPlace } from '../seasons/stages';
 import type { Window } from '../seasons/windows/window';
 import { windowsOf } from '../seasons/windows/windows';
-import { byPressing, WEEK_DAYS, type Due, type DueTree, type Pressing } from './due';
+import { byPressing, SEASON_DAYS, WEEK_DAYS, type Due, type DueTree, type Pressing } from './due';
 import { askedFor } from './gates';
 import { recurring } from './recurs';
 
 /** Days past its last on which work that was missed is still told of. */
 const TOLD_AFTER = 21;
-/** Days ahead that are looked at: a season. */
-const AHEAD_DAYS = 200;
+/** Days ahead that are looked at: nearly a year, so that nothing comes twice. */
+const AHEAD_DAYS = 320;
 
-/** Everything due on a tree within a season from its day on, the more pressing first. */
+/** Everything due on a tree within a year from its day on, the more pressing first. */
 export function dueOf(tree: DueTree, place: SeasonPlace): Due[] {
   const { state } = tree;
   const scene = sceneOf(state);
@@ -54,11 +54,12 @@ function windowDue(
   { weather }: SeasonPlace,
   today: string,
 ): Due {
-  const { act, season, from, to, sureDays, why, missed } = window;
+  const { act, season, from, bestFrom, bestTo, to, sureDays, why, missed } = window;
   const on = nextBestDay(window, weather, today) ?? to;
   const waits = heldOff(act, weather, today > from ? today : from);
   return {
     ...{ treeId, id: `${treeId}.${act}.${season}`, what: act, stemIds: [], from, on, to, sureDays, acts },
+    ...{ bestFrom, bestTo },
     pressing: pressingIn(window, today),
     ...{ why, ifNot: missed },
     ...(waits && { waits }),
@@ -70,11 +71,13 @@ function pressingIn({ from, bestFrom, to }: Window, today: string): Pressing {
   if (today > to) return 'overdue';
   if (today >= bestFrom) return 'now';
   const week = daysAfter(today, WEEK_DAYS);
-  return bestFrom <= week && from <= week ? 'week' : 'later';
+  if (bestFrom <= week) return 'week';
+  return from <= daysAfter(today, SEASON_DAYS) ? 'later' : 'beyond';
 }
 
 function pressingOf({ on, to }: Pick<Due, 'on' | 'to'>, today: string): Pressing {
   if (today > to) return 'overdue';
   if (today >= on) return 'now';
-  return on <= daysAfter(today, WEEK_DAYS) ? 'week' : 'later';
+  if (on <= daysAfter(today, WEEK_DAYS)) return 'week';
+  return on <= daysAfter(today, SEASON_DAYS) ? 'later' : 'beyond';
 }

@@ -99,7 +99,9 @@ describe('what is due on a tree', () => {
     );
     expect(off?.pressing).toBe('now');
     expect(off?.stemIds).toEqual(['l0']);
-    const tight = dueOn('2027-06-20', { limbs: tied({ loopMm: 11, lookedOn: '2027-06-10', offBy: '2027-11-01' }) });
+    const tight = dueOn('2027-06-20', {
+      limbs: tied({ loopMm: 11, lookedOn: '2027-06-10', offBy: '2027-11-01' }),
+    });
     expect(of(tight, 'tight')).toBeDefined();
   });
 
@@ -140,7 +142,7 @@ describe('what is due on a tree', () => {
 
   it('comes the more pressing first', () => {
     const order = dueOn('2027-05-20', { planted: '2026-12-10' }).map(({ pressing }) => pressing);
-    const rank = order.map((one) => ['overdue', 'now', 'week', 'later'].indexOf(one));
+    const rank = order.map((one) => ['overdue', 'now', 'week', 'later', 'beyond'].indexOf(one));
     expect([...rank].sort((a, b) => a - b)).toEqual(rank);
   });
 });

@@ -1,15 +1,16 @@
 import type { Act } from '../acts/acts';
 import type { PlainEvent } from '../history/events';
 import type { TreeState } from '../history/tree-at';
+import type { FixingKind } from '../tree/stem-readings';
 import type { WindowAct } from '../seasons/windows/window';
 import type { Reason } from '../words/message';
 
 /** What may be due on a tree: work with its time in the year; what recurs; and what was left. */
-export const DUE_WHATS = ['off', 'tight', 'look', 'ends', 'uprights', 'stake', 'left'] as const;
+export const DUE_WHATS = ['off', 'tight', 'look', 'ends', 'uprights', 'left'] as const;
 export type DueWhat = WindowAct | (typeof DUE_WHATS)[number];
 
-/** How pressing it is: its last day is past; it should be done now; within a week; later in the season. */
-export const PRESSING = ['overdue', 'now', 'week', 'later'] as const;
+/** How pressing it is: its last day is past; it should be done now; within a week; later in the season; beyond it. */
+export const PRESSING = ['overdue', 'now', 'week', 'later', 'beyond'] as const;
 export type Pressing = (typeof PRESSING)[number];
 
 /** Something to be done on a tree by a day. */
@@ -18,10 +19,14 @@ export interface Due {
   id: string;
   treeId: string;
   what: DueWhat;
+  /** What is fixed, where it is about that. */
+  thing?: FixingKind;
   /** Stems it is about; empty for the whole tree. */
   stemIds: readonly string[];
-  /** First day, the day it is best done on, and the last, ISO dates. */
+  /** First day, the best days, the next of them that suits, and the last, ISO dates. */
   from: string;
+  bestFrom: string;
+  bestTo: string;
   on: string;
   to: string;
   /** How unsure these days are, days. */
@@ -45,8 +50,9 @@ export interface DueTree {
   isWhip?: boolean;
 }
 
-/** Days ahead that count as this week. */
+/** Days ahead that count as this week, and as the season. */
 export const WEEK_DAYS = 7;
+export const SEASON_DAYS = 200;
 
 /** The more pressing first; among alike the earlier last day, then by tree and what. */
 export function byPressing(a: Due, b: Due): number {

@@ -31,6 +31,7 @@ function fixing(fixed: Fixed): Recurring {
   const thing = told(`fixing.${fixed.fixing.what}`);
   return {
     ...dated(what, `${stem.id}-${fixed.fixing.what}-${fixed.fixing.atCm ?? 0}`, [stem], on, AFTER[what]),
+    thing: fixed.fixing.what,
     why: because(`due.${what}.why`, { what: thing, stem: { tag: stem.tag }, on: day(on) }),
     ifNot: because(`due.${what}.if-not`, { what: thing }),
   };
@@ -110,9 +111,12 @@ function dated(
   stems: readonly Stem[],
   on: string,
   after: number,
-): Pick<Recurring, 'what' | 'key' | 'stemIds' | 'from' | 'on' | 'to' | 'sureDays' | 'acts'> {
+): Pick<
+  Recurring,
+  'what' | 'key' | 'stemIds' | 'from' | 'bestFrom' | 'bestTo' | 'on' | 'to' | 'sureDays' | 'acts'
+> {
   return {
-    ...{ what, key, on, sureDays: 0, acts: 0 },
+    ...{ what, key, on, bestFrom: on, bestTo: on, sureDays: 0, acts: 0 },
     ...{ stemIds: stems.map(({ id }) => id), from: daysAfter(on, -BEFORE), to: daysAfter(on, after) },
   };
 }

@@ -166,7 +166,7 @@ function foretold(station: Station, now: DayNumber, ahead: number): ForecastDay 
   const sureC = sureAhead(ahead);
   // Each morning's forecast errs anew, and less the nearer the day is.
   const seed = station.seed * 1009 + now;
-  const off = sureC * 0.8 * normalAt(seed, ahead);
+  const off = sureC * 0.8 * waveAt(seed, ahead, 4);
   const rained = (truth.rainMm ?? 0) > 0 ? 1 : 0;
   const trust = Math.max(0.1, 1 - ahead / 11);
   return {

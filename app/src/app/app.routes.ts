@@ -83,6 +83,16 @@ export const routes: Routes = [
     loadComponent: () => import('./kit/kit-page').then((m) => m.KitPage),
   },
   {
+    path: 'due',
+    title: 'page.due',
+    loadComponent: () => import('./due/due-page').then((m) => m.DuePage),
+  },
+  {
+    path: 'year',
+    title: 'page.year',
+    loadComponent: () => import('./year/year-page').then((m) => m.YearPage),
+  },
+  {
     path: 'almanac',
     title: 'page.almanac',
     loadComponent: () => import('./almanac/almanac-page').then((m) => m.AlmanacPage),

@@ -14,6 +14,7 @@ import {
   type Event2,
   type EventBody,
   type Message,
+  type Weather,
   type Yard,
 } from '../../../../core';
 
@@ -26,17 +27,30 @@ export interface DraftCell {
   text: string;
 }
 
+/** Where a site's weather comes from: a station, the grower's own table, or nowhere. */
+export type WeatherSource =
+  { kind: 'station'; id: string } | { kind: 'own'; name: string } | { kind: 'none' };
+
+/** The weather of a site as it was last fetched or read in. */
+export interface KeptWeather {
+  yardId: string;
+  siteId: string;
+  source: WeatherSource;
+  weather: Weather;
+}
+
 interface BookSchema extends DBSchema {
   yards: { key: string; value: Yard };
   events: { key: [string, string]; value: { yardId: string; event: BookEvent }; indexes: { yard: string } };
   drafts: { key: [string, string, string, string]; value: DraftCell; indexes: { yard: string } };
   settings: { key: string; value: string };
+  weather: { key: [string, string]; value: KeptWeather; indexes: { yard: string } };
 }
 
 export type BookDb = IDBPDatabase<BookSchema>;
 
 const NAME = 'eager-bough';
-const VERSION = 4;
+const VERSION = 5;
 const STRICT = { durability: 'strict' } as const;
 
 /** What is told of the store itself, besides what is in it. */
@@ -54,6 +68,10 @@ export async function openBookDb(name = NAME, news = NO_NEWS): Promise<BookDb> {
   try {
     return await openDB<BookSchema>(name, VERSION, {
       async upgrade(db, from, _, tx) {
+        if (from < 5) {
+          const weather = db.createObjectStore('weather', { keyPath: ['yardId', 'siteId'] });
+          weather.createIndex('yard', 'yardId');
+        }
         if (from < 1) {
           db.createObjectStore('yards', { keyPath: 'id' });
           const events = db.createObjectStore('events', { keyPath: ['yardId', 'event.id'] });
@@ -99,16 +117,18 @@ async function bringUp(
 /** A yard as kept: its book and its half-typed readings. */
 export interface KeptYard extends Book {
   cells: readonly DraftCell[];
+  weather: readonly KeptWeather[];
 }
 
 export async function readYard(db: BookDb, yardId: string): Promise<KeptYard | undefined> {
-  const tx = db.transaction(['yards', 'events', 'drafts']);
-  const [yard, rows, cells] = await Promise.all([
+  const tx = db.transaction(['yards', 'events', 'drafts', 'weather']);
+  const [yard, rows, cells, weather] = await Promise.all([
     tx.objectStore('yards').get(yardId),
     tx.objectStore('events').index('yard').getAll(yardId),
     tx.objectStore('drafts').index('yard').getAll(yardId),
+    tx.objectStore('weather').index('yard').getAll(yardId),
   ]);
-  return yard && { yard, events: rows.map(({ event }) => event), cells };
+  return yard && { yard, events: rows.map(({ event }) => event), cells, weather };
 }
 
 /** What a writer knows of itself: which device, what time it is, and a source of ids. */
@@ -239,14 +259,16 @@ export async function replaceYard(
 
 /** Takes a yard out of the store, with its entries, its half-typed readings and all that is kept under its name. */
 export async function dropYard(db: BookDb, yardId: string): Promise<void> {
-  const tx = db.transaction(['yards', 'events', 'drafts', 'settings'], 'readwrite', STRICT);
-  const [events, cells, settings] = await Promise.all([
+  const tx = db.transaction(['yards', 'events', 'drafts', 'settings', 'weather'], 'readwrite', STRICT);
+  const [events, cells, settings, weather] = await Promise.all([
     tx.objectStore('events').index('yard').getAllKeys(yardId),
     tx.objectStore('drafts').index('yard').getAllKeys(yardId),
     tx.objectStore('settings').getAllKeys(),
+    tx.objectStore('weather').index('yard').getAllKeys(yardId),
   ]);
   for (const key of events) void tx.objectStore('events').delete(key);
   for (const key of cells) void tx.objectStore('drafts').delete(key);
+  for (const key of weather) void tx.objectStore('weather').delete(key);
   for (const key of settings) if (key.endsWith(` of ${yardId}`)) void tx.objectStore('settings').delete(key);
   void tx.objectStore('yards').delete(yardId);
   await tx.done;

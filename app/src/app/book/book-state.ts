@@ -1,5 +1,5 @@
 import type { BookEvent, Message, Units, Yard, YardFile } from '../../../../core';
-import type { DraftCell } from './book-db';
+import type { DraftCell, KeptWeather } from './book-db';
 
 /** The yard as it was before the last import, and the events that the import brought. */
 export type Before = Pick<YardFile, 'yard' | 'events' | 'drafts'> & { brought: ReadonlySet<string> };
@@ -19,6 +19,8 @@ export interface BookState {
   yard: Yard;
   events: readonly BookEvent[];
   cells: readonly DraftCell[];
+  /** Weather of its sites. */
+  weather: readonly KeptWeather[];
   units: Units;
   device: string;
   /** Today, ISO: trees are looked at as they are on it. */
@@ -38,6 +40,7 @@ export const CLOSED_BOOK: BookState = {
   yard: { id: '', name: '', sites: [] },
   events: [],
   cells: [],
+  weather: [],
   units: 'metric',
   device: '',
   day: '',

@@ -8,6 +8,7 @@ import { withEvents } from './with-events';
 import { withImport } from './with-import';
 import { withSettings } from './with-settings';
 import { withShelf } from './with-shelf';
+import { withWeather } from './with-weather';
 import { withYards } from './with-yards';
 
 /**
@@ -21,6 +22,7 @@ export const BookStore = signalStore(
   withDrafts(),
   withImport(),
   withYards(),
+  withWeather(),
   withMethods((store, world = inject(BOOK_WORLD)) => ({
     /** Opens the store, with the demo yard in it on a first visit. */
     async open(): Promise<void> {
@@ -40,6 +42,7 @@ export const BookStore = signalStore(
           await store._show(await store._lastOpen());
         }
         patchState(store, { kind: 'open' });
+        void store.refreshWeather();
         world.tabs.listen(() => void store._refresh());
       } catch (error) {
         patchState(store, { kind: 'failed', failure: String(error) });
@@ -49,7 +52,10 @@ export const BookStore = signalStore(
   withHooks({
     onInit: (store, document = inject(DOCUMENT)) => {
       void store.open();
-      document.addEventListener('visibilitychange', () => store.lookAtClock());
+      document.addEventListener('visibilitychange', () => {
+        store.lookAtClock();
+        void store.refreshWeather();
+      });
     },
   }),
 );

@@ -1,5 +1,6 @@
 import { InjectionToken } from '@angular/core';
 import { v4 } from 'uuid';
+import { stationOf, tellsOn, type Weather } from '../../../../core';
 import { openBookDb, type BookDb, type StoreNews } from './book-db';
 import { readInWorker, type FileReading } from './file-reader';
 
@@ -9,6 +10,8 @@ export interface BookWorld {
   now: () => Date;
   newId: () => string;
   demoFile: () => Promise<string>;
+  /** What a station tells on a day; undefined where it cannot be reached. */
+  station: (id: string, today: string) => Promise<Weather | undefined>;
   readFile: (text: string) => FileReading;
   /** Other tabs of this browser. */
   tabs: { post(message: string): void; listen(heard: (message: string) => void): void };
@@ -23,9 +26,23 @@ export const BOOK_WORLD = new InjectionToken<BookWorld>('the world outside the b
     newId: () => v4(),
     readFile: readInWorker,
     demoFile: async () => (await fetch('demo/two-hillsides.json')).text(),
+    station: askStation,
     tabs: otherTabs(),
   }),
 });
+
+/** Stations are asked of the server; where it serves none, as a plain file host, of the stand-ins that ship with the application. */
+async function askStation(id: string, today: string): Promise<Weather | undefined> {
+  try {
+    const answer = await fetch(`weather/${encodeURIComponent(id)}?on=${today}`);
+    const isTold = answer.headers.get('content-type')?.includes('json') ?? false;
+    if (answer.ok && isTold) return (await answer.json()) as Weather;
+    const station = stationOf(id);
+    return station && tellsOn(station, today);
+  } catch {
+    return undefined;
+  }
+}
 
 /** A word to other tabs; to nobody where the browser has no way of telling them. */
 function otherTabs(): BookWorld['tabs'] {

@@ -20,6 +20,7 @@ export async function openTab(
 ): Promise<BookStoreType> {
   const usual: BookWorld = {
     openDb: () => openBookDb(dbName),
+    station: () => Promise.resolve(undefined),
     now: () => new Date(Date.UTC(2026, 10, 23, 12, 0, fresh())),
     newId: () => `id-${fresh()}`,
     demoFile: () => Promise.resolve(DEMO),

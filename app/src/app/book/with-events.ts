@@ -1,6 +1,14 @@
 import { computed } from '@angular/core';
 import { patchState, signalStoreFeature, type, withComputed, withMethods } from '@ngrx/signals';
-import { readBook, TreeMemo, undoState, type EventBody, type TreeState } from '../../../../core';
+import {
+  readBook,
+  TreeMemo,
+  undoState,
+  type EventBody,
+  type SeasonPlace,
+  type TreeState,
+  type WeatherOf,
+} from '../../../../core';
 import { appendEvent, type BookDb, type DraftCell, type Hand } from './book-db';
 import type { BookState } from './book-state';
 
@@ -23,9 +31,19 @@ export function withEvents() {
     withComputed((store) => {
       const read = computed(() => readBook({ yard: store.yard(), events: store.events() }));
       const memo = new TreeMemo();
+      const weatherOf = computed<WeatherOf>(
+        () => new Map(store.weather().map(({ siteId, weather }) => [siteId, weather])),
+      );
       return {
         read,
-        states: computed<ReadonlyMap<string, TreeState>>(() => memo.statesOf(read(), store.day())),
+        states: computed<ReadonlyMap<string, TreeState>>(() =>
+          memo.statesOf(read(), store.day(), weatherOf()),
+        ),
+        /** The place of a site through the years: its weather, and what was seen there. */
+        placeOf: computed(() => {
+          const [now, weather] = [read(), weatherOf()];
+          return (siteId: string): SeasonPlace => memo.seasons.placeOf(now, siteId, weather);
+        }),
         undoable: computed(() => undoState(store.events(), store.device())),
       };
     }),

@@ -50,7 +50,9 @@ export function withShelf() {
           const kept = await readYard(await _db(), yardId);
           if (before === begun && store.writing() === 0) {
             if (!kept) return;
-            patchState(store, { yard: kept.yard, events: kept.events, cells: kept.cells });
+            patchState(store, {
+              ...{ yard: kept.yard, events: kept.events, cells: kept.cells, weather: kept.weather },
+            });
             return _noteName();
           }
           await lastWrite;

@@ -37,7 +37,7 @@ export function withYards() {
         if (stands === 'open' || store.yard().id !== yardId) return true;
         const next = store.yards().find((yard) => yard.stands === 'open');
         if (next) await store.openYard(next.id);
-        else patchState(store, { yard: NO_YARD, events: [], cells: [], before: undefined });
+        else patchState(store, { yard: NO_YARD, events: [], cells: [], weather: [], before: undefined });
         return true;
       }
 

@@ -39,12 +39,14 @@ it('is saved as a table that a reader of such files reads back, with no cell tak
     ['Thing', 'Size'],
     ['cord, "soft"', '=1+1'],
     ['+2', '-3'],
+    ['-x', '-3.5'],
     ['@x', 'two\nlines'],
   ];
   const read = csvParseRows(csvOf(rows));
   expect(read[1]).toEqual(['cord, "soft"', "'=1+1"]);
   expect(read.slice(2)).toEqual([
-    ["'+2", "'-3"],
+    ["'+2", '-3'],
+    ["'-x", '-3.5'],
     ["'@x", 'two\nlines'],
   ]);
 });

@@ -32,8 +32,9 @@ export function kitLines(kit: Kit): KitLine[] {
   ];
 }
 
-/** A cell that a spreadsheet would take for a formula is told to be text. */
-const defused = (cell: string): string => (/^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell);
+/** A cell that a spreadsheet would take for a formula is told to be text; a bare number, below nought too, is none. */
+const defused = (cell: string): string => (/^[=+\-@\t\r]/.test(cell) && !isNumber(cell) ? `'${cell}` : cell);
+const isNumber = (cell: string): boolean => /^-?\d+(\.\d+)?$/.test(cell);
 
 /** Rows as comma-separated values (RFC 4180), safe to open in a spreadsheet. */
 export const csvOf = (rows: readonly (readonly string[])[]): string =>

@@ -4,6 +4,7 @@ import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import { map } from 'rxjs';
 import type { Place } from '../../../../core';
 import { BookStore } from '../book/book-store';
+import { SiteWeather } from '../weather/site-weather';
 import { Say } from '../words/told';
 import { PlantTree } from '../yard/plant-tree';
 import { SiteFields, type SiteGiven } from './site-fields';
@@ -12,7 +13,7 @@ import { SitePlan } from './site-plan';
 /** One place of the yard: all that is known of it, and where its trees stand. What is changed is in the book at once. */
 @Component({
   selector: 'eb-site-page',
-  imports: [PlantTree, RouterLink, Say, SiteFields, SitePlan],
+  imports: [PlantTree, RouterLink, Say, SiteFields, SitePlan, SiteWeather],
   templateUrl: './site-page.html',
   styleUrl: './site-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

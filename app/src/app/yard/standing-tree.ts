@@ -11,6 +11,8 @@ import {
 import { RouterLink } from '@angular/router';
 import { formCalled, layOut, woodSeason, type TreeState, type Verdict } from '../../../../core';
 import { extentOf } from '../drawing/frame';
+import { DueStore } from '../due/due-store';
+import { dueCalled } from '../due/due-words';
 import { JudgingStore } from '../judging/judging-store';
 import { Told } from '../words/told';
 import { Words } from '../words/words';
@@ -46,6 +48,9 @@ const NO_VERDICTS: Readonly<Record<string, Verdict>> = {};
         <b>{{ state().record.name }}</b>
         <span>{{ what() }}</span>
         <span>{{ form() | told }}</span>
+        @if (due(); as due) {
+          <span class="due" [attr.data-pressing]="due.pressing">{{ called(due) | told }}</span>
+        }
         <span class="next" [attr.data-next]="next().kind">{{ todo() }}</span>
       </span>
     </a>
@@ -60,6 +65,7 @@ export class StandingTree {
   readonly heightPx = input.required<number>();
   readonly fullCm = input.required<number>();
   private readonly judging = inject(JudgingStore);
+  private readonly dues = inject(DueStore);
   private readonly words = inject(Words);
   readonly pxPerCm = PX_PER_CM;
   readonly isDrawn = signal(false);
@@ -77,6 +83,14 @@ export class StandingTree {
     const answer = this.judgement()?.judged;
     return answer?.kind === 'judged' ? answer.verdicts : NO_VERDICTS;
   });
+  /** What is due on it first, where that is now. */
+  readonly due = computed(() =>
+    this.dues
+      .byTree()
+      .get(this.state().record.id)
+      ?.find(({ pressing }) => pressing === 'overdue' || pressing === 'now'),
+  );
+  readonly called = dueCalled;
   readonly next = computed(() => nextThing(this.judgement()));
   readonly todo = computed(() => this.words.arg({ list: this.next().words }));
 

@@ -5,6 +5,7 @@ import { BookStore } from '../book/book-store';
 import { BOOK_WORLD } from '../book/book-world';
 import { DEMO_YARD } from '../book/with-yards';
 import { extentOf } from '../drawing/frame';
+import { DueFirst } from '../due/due-first';
 import { JudgingStore } from '../judging/judging-store';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
@@ -26,7 +27,7 @@ const PAUSE_MS = 120;
 /** All trees of the yard, site by site, standing in a row on one ground line at one scale. */
 @Component({
   selector: 'eb-yard-page',
-  imports: [RouterLink, Say, Told, StandingTree, YardFiles, PlantTree],
+  imports: [DueFirst, RouterLink, Say, Told, StandingTree, YardFiles, PlantTree],
   templateUrl: './yard-page.html',
   styleUrl: './yard-page.scss',
   providers: [DrawnInTurn],

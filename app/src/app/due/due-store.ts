@@ -1,0 +1,140 @@
+import { computed, effect, inject, InjectionToken, untracked } from '@angular/core';
+import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
+import {
+  byPressing,
+  type Due,
+  type DueTree,
+  type PlainEvent,
+  type SeasonPlace,
+  type TreeState,
+  type UndoneWhy,
+} from '../../../../core';
+import { BookStore } from '../book/book-store';
+import { JudgingStore } from '../judging/judging-store';
+import { Stillness } from '../shell/stillness';
+import type { DueAnswer, DueRequest } from './due-messages';
+
+/** What a worker that says what is due must do; tests stand one in. */
+export interface DueWorker {
+  postMessage(request: DueRequest): void;
+  onmessage: ((event: MessageEvent<DueAnswer>) => void) | null;
+}
+
+export const DUE_WORKER = new InjectionToken<() => DueWorker>('makes a worker that says what is due', {
+  providedIn: 'root',
+  factory: () => () => new Worker(new URL('./due.worker', import.meta.url), { type: 'module' }),
+});
+
+/** What was asked about a tree: compared by identity, so that one event asks about one tree. */
+type Asked = readonly unknown[];
+
+interface DueState {
+  byTree: ReadonlyMap<string, readonly Due[]>;
+  waiting: boolean;
+}
+
+const NOTHING: DueState = { byTree: new Map(), waiting: false };
+const NO_EVENTS: readonly PlainEvent[] = [];
+
+/** What is due across the yard, kept up by a worker, tree by tree; and ticking it. */
+export const DueStore = signalStore(
+  withState(NOTHING),
+  withComputed((store, book = inject(BookStore)) => ({
+    /** Everything due in the yard, the more pressing first. */
+    all: computed<readonly Due[]>(() => {
+      const trees = book.states();
+      return [...store.byTree()].flatMap(([treeId, due]) => (trees.has(treeId) ? due : [])).sort(byPressing);
+    }),
+  })),
+  withMethods(
+    (
+      store,
+      book = inject(BookStore),
+      judging = inject(JudgingStore),
+      still = inject(Stillness),
+      make = inject(DUE_WORKER),
+    ) => {
+      let worker: DueWorker | undefined;
+      let lastId = 0;
+      let running: { id: number; asked: ReadonlyMap<string, Asked> } | undefined;
+      let again = false;
+      const answered = new Map<string, Asked>();
+      const told = new Map<string, SeasonPlace>();
+
+      function ready(): DueWorker {
+        if (worker) return worker;
+        worker = make();
+        worker.onmessage = ({ data }) => still.whenStill(() => receive(data));
+        return worker;
+      }
+
+      function receive({ id, due }: DueAnswer): void {
+        if (running?.id !== id) return;
+        for (const [treeId, asked] of running.asked) answered.set(treeId, asked);
+        running = undefined;
+        patchState(store, ({ byTree }) => ({
+          byTree: new Map([...byTree, ...due.map((one) => [one.treeId, one.due] as const)]),
+          waiting: false,
+        }));
+        if (again) look();
+      }
+
+      /** Asks about every tree that has changed since it was asked about. */
+      function look(): void {
+        again = running !== undefined;
+        if (again) return;
+        const asked = new Map<string, Asked>();
+        const trees: DueRequest['trees'][number][] = [];
+        const sites = new Map<string, SeasonPlace>();
+        const { eventsOf } = book.read();
+        for (const [treeId, state] of book.states()) {
+          const place = book.placeOf()(state.site.id);
+          const tree = dueTree(state, eventsOf.get(treeId) ?? NO_EVENTS);
+          const key = [state, tree.acts, tree.isWhip, place];
+          const before = answered.get(treeId);
+          if (before && key.every((one, i) => one === before[i])) continue;
+          asked.set(treeId, key);
+          trees.push({ siteId: state.site.id, tree });
+          if (told.get(state.site.id) !== place) sites.set(state.site.id, place);
+        }
+        if (trees.length === 0) return;
+        for (const [siteId, place] of sites) told.set(siteId, place);
+        running = { id: ++lastId, asked };
+        patchState(store, { waiting: true });
+        ready().postMessage({
+          id: lastId,
+          sites: [...sites].map(([siteId, { site, weather, seen }]) => ({
+            ...{ siteId, latitudeDeg: site.latitudeDeg, weather, seen },
+          })),
+          trees,
+        });
+      }
+
+      function dueTree(state: TreeState, events: readonly PlainEvent[]): DueTree {
+        const { judged } = judging.judgingOf(state.record.id);
+        return {
+          ...{ state, events },
+          ...(judged?.kind === 'judged' && { acts: judged.plan.acts }),
+          ...(judged?.kind === 'whip' && { isWhip: true }),
+        };
+      }
+
+      return {
+        look,
+        /** Writes down that work of the season was done on a tree, or was left and why. */
+        tick: ({ treeId, what }: Due, isDone: boolean, why?: UndoneWhy): Promise<boolean> =>
+          book.record({ kind: 'season-work', treeId, act: what, isDone, ...(why && { why }) } as never),
+      };
+    },
+  ),
+  withHooks((store, book = inject(BookStore), judging = inject(JudgingStore)) => ({
+    onInit: () => {
+      effect(() => {
+        book.states();
+        book.placeOf();
+        judging.trees();
+        untracked(() => store.look());
+      });
+    },
+  })),
+);

@@ -1,0 +1,48 @@
+import {
+  day,
+  told,
+  type Due,
+  type DueWhat,
+  type Message,
+  type TreeState,
+  WINDOW_ACTS,
+} from '../../../../core';
+import type { Words } from '../words/words';
+
+/** What is due is called: work of the year by its name, the rest by the thing. */
+export function dueCalled({ what, thing }: Pick<Due, 'what' | 'thing'>): Message {
+  if (isWindowAct(what)) return told(`window-act.${what}`);
+  const called = `due-thing.${what}` as const;
+  return thing ? told(called, { what: told(`fixing.${thing}`) }) : told(called);
+}
+
+const isWindowAct = (what: DueWhat): what is (typeof WINDOW_ACTS)[number] =>
+  (WINDOW_ACTS as readonly string[]).includes(what);
+
+/** By when it is to be done, in a few words. */
+export function whenTold({ what, pressing, from, on, to, bestFrom }: Due): Message {
+  switch (pressing) {
+    case 'overdue':
+      return isWindowAct(what) ? told('due.missed', { to: day(to) }) : told('due.since', { on: day(on) });
+    case 'now':
+      return isWindowAct(what) ? told('due.by', { to: day(to) }) : told('due.since', { on: day(on) });
+    case 'week':
+    case 'later':
+    case 'beyond':
+      return bestFrom > from ? told('due.best-from', { on: day(on) }) : told('due.best-on', { on: day(on) });
+  }
+}
+
+/** The limbs it is about, by their tags. */
+export function limbsTold({ stemIds }: Due, state: TreeState | undefined): string {
+  const tags = new Map(state?.tree.stems.map(({ id, tag }) => [id, tag]));
+  return stemIds.map((id) => tags.get(id) ?? id).join(', ');
+}
+
+/** Whether it is ticked here: what the plan tells of, and what is fixed, is ticked at the tree. */
+export const isTickedHere = ({ what, acts }: Due): boolean =>
+  isWindowAct(what) && what !== 'read' && acts === 0;
+
+/** A due thing in one sentence after another, for a calendar. */
+export const dueInFull = (due: Due, words: Words): string =>
+  [due.why, due.ifNot, ...(due.waits ? [due.waits] : [])].map((one) => words.tell(one)).join('\n');
