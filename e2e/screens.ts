@@ -10,6 +10,8 @@ export const SCREENS = [
   ['form chooser', '/tree/weir/forms', '.form-row li'],
   ['schools', '/tree/weir/schools', '.questions tr'],
   ['figures', '/tree/weir/figures', '.figures li'],
+  ['what is due', '/due', '.line'],
+  ['year', '/year', '.bar'],
   ['almanac', '/almanac', '.kinds li'],
   ['cut', '/tree/harrier/cut/b', '.cut-clock'],
   ['cut at a collar', '/tree/harrier/cut/j', '.close-up'],

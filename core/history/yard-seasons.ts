@@ -42,8 +42,13 @@ export class YardSeasons {
     if (place.weather.days.length === 0 && place.seen.length === 0) return undefined;
     const now = seasonOf(place.site, today);
     return [now - 1, now, now + 1].map((season) => {
-      const { grown, ...plain } = kindSeason(place, kindFacts(record.kind).id, season, record.variety);
-      return plain;
+      const { kind, stages, chill, isShortOfChill } = kindSeason(
+        place,
+        kindFacts(record.kind).id,
+        season,
+        record.variety,
+      );
+      return { season, kind, stages, chill, isShortOfChill };
     });
   }
 }

@@ -78,9 +78,10 @@ export function sumsOf(site: OnEarth, season: number, at: Temperatures): Sums {
   let [chilled, unitSum, sum] = [0, 0, 0];
   let dynamic = NO_CHILL;
   let knownDays = 0;
-  let [before, today, after] = [at(first - 2), at(first - 1), at(first)];
+  let [today, after] = [at(first - 1), at(first)];
   for (let i = 0; i < LENGTH; i++) {
-    [before, today, after] = [today, after, at(first + i + 1)];
+    const before = today;
+    [today, after] = [after, at(first + i + 1)];
     if (today.from !== 'normal' && knownDays === i) knownDays = i + 1;
     for (const tempC of hoursOf([before, today, after], dayLength(site.latitudeDeg, first + i))) {
       const does = hourAt(tempC);

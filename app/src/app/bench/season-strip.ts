@@ -6,6 +6,7 @@ import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { BookStore } from '../book/book-store';
 import { BenchStore, type Moment } from './bench-store';
+import { SeasonTimeline } from './season-timeline';
 
 /** So many of the last entries are shown. */
 const SHOWN = 6;
@@ -14,6 +15,7 @@ const SHOWN = 6;
 @Component({
   selector: 'eb-season-strip',
   template: `
+    <eb-season-timeline />
     <div class="strip">
       <ol class="past" [attr.aria-label]="'season-strip.what-is-on-record' | say">
         @for (entry of past(); track $index) {
@@ -40,7 +42,7 @@ const SHOWN = 6;
       />
     </div>
   `,
-  imports: [NgbTooltip, RadioRow, Say, Told],
+  imports: [NgbTooltip, RadioRow, Say, SeasonTimeline, Told],
   styleUrl: './season-strip.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
 })

@@ -29,5 +29,30 @@ export async function calendarOf(all: readonly ToldDue[], today: string): Promis
     })),
   );
   if (error ?? !value) throw error ?? new Error('the calendar is empty');
-  return value;
+  return foldedByOctets(value);
+}
+
+/** Longest line, octets. RFC 5545, 3.1. */
+const MOST_OCTETS = 75;
+
+/** A calendar whose lines are folded anew: its writer counts letters, where the standard counts octets, and a quotation mark has three. */
+function foldedByOctets(calendar: string): string {
+  const octets = (letter: string): number => new TextEncoder().encode(letter).length;
+  const folded = (line: string): string => {
+    let [out, length] = ['', 0];
+    for (const letter of line) {
+      if (length + octets(letter) > MOST_OCTETS) {
+        out += '\r\n ';
+        length = 1;
+      }
+      out += letter;
+      length += octets(letter);
+    }
+    return out;
+  };
+  return calendar
+    .replace(/\r\n[ \t]/g, '')
+    .split('\r\n')
+    .map(folded)
+    .join('\r\n');
 }

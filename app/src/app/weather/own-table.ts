@@ -78,9 +78,10 @@ export class OwnTable {
   }
 
   setColumn(column: WeatherColumn, text: string): void {
-    this.match.update(({ [column]: _, ...others }) =>
-      text === '' ? others : { ...others, [column]: Number(text) },
-    );
+    this.match.update((match) => {
+      const others = Object.fromEntries(Object.entries(match).filter(([name]) => name !== column));
+      return text === '' ? others : { ...others, [column]: Number(text) };
+    });
   }
 
   async take(): Promise<void> {

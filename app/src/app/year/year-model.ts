@@ -49,9 +49,10 @@ export interface YearSite {
   kinds: readonly YearKind[];
 }
 
-/** Bars beside each other in a lane keep so many days apart, and a short one is given so many for its word. */
+/** Bars beside each other in a lane keep so many days apart, and a short one is given so many for its word, and for the thing it names. */
 const APART_DAYS = 4;
-const WORD_DAYS = 26;
+const WORD_DAYS = 28;
+const THING_DAYS = 46;
 
 /** The year of a yard: by site and kind what is due when, and its stages. */
 export function yearOf(
@@ -138,7 +139,7 @@ function laned(bars: readonly Omit<YearBar, 'lane'>[]): YearBar[] {
     const begins = dayNumber(bar.from);
     const found = free.findIndex((until) => until + APART_DAYS <= begins);
     const lane = found < 0 ? free.length : found;
-    free[lane] = Math.max(dayNumber(bar.to), begins + WORD_DAYS);
+    free[lane] = Math.max(dayNumber(bar.to), begins + (bar.what.thing ? THING_DAYS : WORD_DAYS));
     return { ...bar, lane };
   });
 }
