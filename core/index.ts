@@ -129,6 +129,7 @@ export * from './acts/cut-place';
 export * from './work/kit';
 export * from './work/lines';
 export * from './acts/order';
+export * from './acts/really-done';
 export { walkingOrder, type Standing } from './work/walk';
 export { rowsOf } from './work/rows';
 export * from './judging/preview';

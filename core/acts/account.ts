@@ -83,6 +83,15 @@ export function capsOf({ limits }: Pick<TreeScene, 'limits'>, year: CapsAsked): 
   return { wood: cap('wood'), shoots: cap('shoots'), points: cap('points') };
 }
 
+/** What of a cap is left for a tree of which a share is gone already, as a share of what it still has, 0 to 1. */
+export function capsLeft(caps: Account, done: Account): Account {
+  const left = (measure: keyof Account): number => {
+    const gone = done[measure];
+    return gone >= 1 ? 0 : Math.max(0, (caps[measure] - gone) / (1 - gone));
+  };
+  return { wood: left('wood'), shoots: left('shoots'), points: left('points') };
+}
+
 export const MEASURES = ['wood', 'shoots', 'points'] as const satisfies readonly (keyof Account)[];
 
 /** What each measure is called. */

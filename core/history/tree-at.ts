@@ -9,6 +9,7 @@ import type { StemId } from '../tree/stem-readings';
 import type { BudReadings } from '../buds/whip-buds';
 import { waysOf, type Book, type PlainEvent } from './events';
 import { eventsInForce } from './in-force';
+import { roundOf, type Round } from './round';
 import {
   newTreeDraft,
   treeFrom,
@@ -46,6 +47,8 @@ export interface TreeState {
   buds: BudReadings | undefined;
   /** ISO date on which it is looked at: its season, leaf and age are those of this day, not of the last visit. */
   today: string;
+  /** Work done on it since the wood's year began; missing where none was. */
+  round?: Round;
   /** Its seasons about today, of weather and of what was seen; missing where no weather is known: then they are those of a normal year. */
   stages?: readonly KindStages[];
   /** ISO date of the last visit with readings; undefined if never measured. */
@@ -140,11 +143,14 @@ export function treeState(
   if (!known || !ground) return undefined;
   const draft = draftOf(known.record, [...(read.eventsOf.get(treeId) ?? []), ...then]);
   const { record, form, rules, school, shapedBefore, leaderFailures, buds, visitedOn, stems } = draft;
+  const round =
+    today === undefined ? undefined : roundOf(known.record, read.eventsOf.get(treeId) ?? [], ground, today);
   return {
     ...{ record, form, rules, shapedBefore, leaderFailures, buds, visitedOn },
     ...(read.bends.length > 0 && { bends: bendsOf(read) }),
     ...(draft.snowCm && { snowCm: draft.snowCm }),
     ...(stages && { stages }),
+    ...(round && { round }),
     site: { ...ground, clearance: [...ground.clearance, ...(record.clearance ?? [])] },
     tree: treeFrom(record, stems),
     rulings: Object.fromEntries(draft.rulings),

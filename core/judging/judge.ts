@@ -4,7 +4,7 @@ import { lookAt, lookAtSet, reasonsOf, type Finding, type Scene, type SetPlace }
 import { limbsOf, shootsOf } from '../findings/measures';
 import { formOf, type Form } from '../forms';
 import type { TreeState } from '../history/tree-at';
-import { capsOf, yearOf } from '../acts/account';
+import { capsLeft, capsOf, yearOf } from '../acts/account';
 import { afterActs, type Act } from '../acts/acts';
 import { holdOffOn, type HoldOff } from '../seasons/hold-off';
 import { leaderAfter } from '../plan/leading';
@@ -177,8 +177,10 @@ function chooseLimbs(
   });
   const read = (solution: Solution): ChosenSet => chosenSet(scene, built, solution);
   const [chosen, ...runnersUp] = best.map(read) as [ChosenSet, ...ChosenSet[]];
-  const year = yearOf(scene, !state.shapedBefore);
-  const caps = capsOf(scene, year);
+  const year = yearOf(scene, !state.shapedBefore || state.round?.wasFirst === true);
+  const whole = capsOf(scene, year);
+  // What went earlier in this year's round counts with what is still planned.
+  const caps = state.round ? capsLeft(whole, state.round.done) : whole;
   const verdictsFor = (set: ChosenSet, pricesToo: boolean): Readonly<Record<StemId, Verdict>> => {
     const told = pricesToo ? onProgress : undefined;
     const first = verdictsOn({

@@ -49,6 +49,7 @@ import { ReadingPad } from './readings/reading-pad';
 import { ReadingsGrid } from './readings/readings-grid';
 import { RunnersUp } from './runners-up';
 import { SeasonStrip } from './season-strip';
+import { StagesHere } from './stages-here';
 import { Weighing } from './weighing';
 import { WhipAbove } from './whip-above';
 import { WhipBuds } from './whip-buds';
@@ -84,6 +85,7 @@ const PATIENCE_MS = 500;
     ReadingPad,
     RunnersUp,
     SeasonStrip,
+    StagesHere,
     WhipView,
     WhipAbove,
     WhipWords,

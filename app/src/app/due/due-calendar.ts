@@ -1,3 +1,4 @@
+import { createEvents } from 'ics';
 import { dayNumber, type Due } from '../../../../core';
 
 /** Something due, told. */
@@ -19,8 +20,7 @@ const dateOf = (isoDate: string, plus = 0): Date3 => {
  * rises from day to day, so that a calendar that takes it in again moves it and does not double it.
  * @throws where the calendar cannot be written, with why
  */
-export async function calendarOf(all: readonly ToldDue[], today: string): Promise<string> {
-  const { createEvents } = await import('ics');
+export function calendarOf(all: readonly ToldDue[], today: string): string {
   const { error, value } = createEvents(
     all.map(({ due, title, words }) => ({
       ...{ uid: `${due.id}@eager-bough`, sequence: dayNumber(today), title, description: words },

@@ -74,9 +74,9 @@ export class DuePage {
     void this.store.tick(due, isDone, why);
   }
 
-  async calendar(): Promise<void> {
+  calendar(): void {
     const all = this.due().map((due) => ({ due, title: this.title(due), words: dueInFull(due, this.words) }));
-    download(`due-${this.book.today()}.ics`, await calendarOf(all, this.book.today()), 'text/calendar');
+    download(`due-${this.book.today()}.ics`, calendarOf(all, this.book.today()), 'text/calendar');
   }
 
   table(): void {

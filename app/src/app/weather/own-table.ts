@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { parse } from 'papaparse';
 import {
   DAY_ORDERS,
   guessColumns,
@@ -64,7 +65,6 @@ export class OwnTable {
     this.table.set(undefined);
     this.failure.set(file.size > MOST_BYTES ? 'too-large' : undefined);
     if (this.failure()) return;
-    const { parse } = await import('papaparse');
     const { data } = parse<string[]>(await file.text(), { skipEmptyLines: 'greedy' });
     const [head, ...rows] = data;
     if (!head || rows.length === 0) {

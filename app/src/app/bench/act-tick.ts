@@ -1,0 +1,66 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
+import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap';
+import { mayDiffer, reallyDone, UNDONE_WHY, type PlannedAct, type UndoneWhy } from '../../../../core';
+import { MeasureField } from '../fields/measure-field';
+import { Say } from '../words/told';
+import { BenchStore } from './bench-store';
+
+/** One act of the plan ticked: done as planned, done otherwise, or not done and why. The tree follows from what was done. */
+@Component({
+  selector: 'eb-act-tick',
+  imports: [MeasureField, NgbDropdownModule, Say],
+  templateUrl: './act-tick.html',
+  styleUrl: './act-tick.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class ActTick {
+  readonly act = input.required<PlannedAct>();
+  readonly bench = inject(BenchStore);
+
+  readonly whys = UNDONE_WHY;
+  readonly isOpen = linkedSignal({ source: () => this.act().id, computation: () => false });
+  readonly by = signal('');
+  readonly toLengthCm = linkedSignal<number | undefined>(() => {
+    const act = this.act();
+    return act.kind === 'shorten' ? act.toLengthCm : undefined;
+  });
+  readonly toDeg = linkedSignal<number | undefined>(() => {
+    const act = this.act();
+    return act.kind === 'bend' || act.kind === 'spread' ? act.toDeg : undefined;
+  });
+  readonly stemId = linkedSignal<string | undefined>(() => {
+    const act = this.act();
+    return 'stemId' in act ? act.stemId : undefined;
+  });
+
+  readonly differs = computed(() => mayDiffer(this.act()));
+  readonly stems = computed(() => this.bench.state()?.tree.stems ?? []);
+  /** What is still to grow is no work to tick. */
+  readonly canBeDone = computed(() => this.act().kind !== 'make-limb');
+
+  asPlanned(): void {
+    void this.bench.actDone(this.act());
+  }
+
+  otherwise(): void {
+    const [toLengthCm, toDeg, stemId] = [this.toLengthCm(), this.toDeg(), this.stemId()];
+    const done = reallyDone(this.act(), {
+      ...(toLengthCm !== undefined && { toLengthCm }),
+      ...(toDeg !== undefined && { toDeg }),
+      ...(stemId !== undefined && { stemId }),
+    });
+    void this.bench.actDone(done, this.by().trim() || undefined);
+  }
+
+  left(why: UndoneWhy): void {
+    void this.bench.actLeft(this.act(), why);
+  }
+}

@@ -1,0 +1,143 @@
+import { readFileSync } from 'node:fs';
+import { expect, goTo, test, type Page } from './on-a-day';
+
+const saved = (page: Page) => expect(page.locator('.keeping')).toHaveAttribute('data-keeping', 'saved');
+
+test('the yard says first what is due; all that is due is found, ticked, and taken back', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await expect(page.locator('.due-first li').first()).toContainText('Corner apple');
+  await page.getByRole('link', { name: 'All that is due' }).click();
+  await expect(page.getByRole('heading', { name: 'What is due' })).toBeVisible();
+  const line = page.locator('[data-due^="tarn-4.fruit-off"]');
+  await expect(line).toContainText('until 3 December 2026');
+  await line.getByText('Why').click();
+  await expect(line).toContainText('Fruit sets about');
+  await line.getByRole('button', { name: 'Done' }).click();
+  await expect(line).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(line).toHaveCount(1);
+  await line.getByRole('button', { name: 'Not now' }).click();
+  await page.getByRole('button', { name: 'something else' }).click();
+  await expect(line).toHaveCount(0);
+
+  await page.getByLabel('Find a tree').fill('gate');
+  await page.getByText('The season', { exact: true }).click();
+  await expect(page.locator('.line').first()).toContainText('Gate peach');
+  await expect(page.locator('.line', { hasText: 'Well apple' })).toHaveCount(0);
+  await page.getByLabel('In order of').selectOption('tree');
+  await expect(page.locator('.group h2')).toHaveText(['Gate peach']);
+});
+
+test('what is due is taken along as a calendar and as a table', async ({ page }) => {
+  await page.goto('/due');
+  await page.getByText('The season', { exact: true }).click();
+  await expect(page.locator('.line').nth(12)).toBeVisible();
+  const [calendar] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Take along as a calendar' }).click(),
+  ]);
+  const text = readFileSync(await calendar.path(), 'utf8');
+  expect(calendar.suggestedFilename()).toBe('due-2026-11-25.ics');
+  expect(text.match(/BEGIN:VEVENT/g)?.length).toBe(await page.locator('.line').count());
+  expect(text).toContain('UID:harrier.prune.2027@eager-bough');
+  const [table] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Take along as a table' }).click(),
+  ]);
+  expect(readFileSync(await table.path(), 'utf8')).toContain('Gate peach,Sallow Bank,Structural cuts,2026-');
+});
+
+test('the year of the yard tells of a bar why then, and for which trees', async ({ page }) => {
+  await page.goto('/year');
+  const bar = page.locator('[data-bar^="sallow apple prune"]');
+  await bar.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('.picked')).toContainText('Structural cuts');
+  await expect(page.locator('.picked')).toContainText('Well apple');
+  await expect(page.locator('.picked')).toContainText('Buds swell about');
+  await expect(page.locator('.sums')).toContainText('portions of chill');
+});
+
+test('a stage that was seen moves what is reckoned, and its undoing moves it back', async ({ page }) => {
+  await page.goto('/tree/harrier');
+  const season = page.locator('eb-stages-here');
+  await expect(season).toContainText('buds swell');
+  await expect(season).not.toContainText('for what was seen here');
+  await season.getByLabel('I saw').selectOption('bloom');
+  await season.locator('input[type=date]').fill('2026-05-30');
+  await season.getByRole('button', { name: 'Write it down' }).click();
+  await expect(season).toContainText('later for what was seen here');
+  await expect(page.locator('.past')).toContainText('Seen: full bloom');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(season).not.toContainText('for what was seen here');
+});
+
+test('acts of a plan are ticked one by one, as they were done, and what was left is told', async ({
+  page,
+}) => {
+  await page.goto('/tree/harrier#work');
+  const lines = page.locator('.work-lines li');
+  await expect(lines).toHaveCount(18);
+  await lines.nth(2).getByRole('button').first().click();
+  await lines.nth(2).getByRole('button', { name: 'not done' }).click();
+  await page.getByRole('button', { name: 'not sure' }).click();
+  await expect(lines.nth(2)).toContainText('Left on 25 November 2026: not sure.');
+  await lines.nth(2).getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(lines).toHaveCount(17);
+  await expect(page.locator('.past')).toContainText('one cut or tie');
+  const cut = lines
+    .filter({ hasText: 'cm back to' })
+    .or(lines.filter({ hasText: 'shorten' }))
+    .first();
+  await cut.getByRole('button').first().click();
+  await cut.getByRole('button', { name: 'otherwise' }).click();
+  await cut.getByLabel('left', { exact: true }).fill('30 cm');
+  await cut.getByLabel('left', { exact: true }).press('Tab');
+  await cut.getByLabel('by', { exact: true }).fill('Wren');
+  await cut.getByRole('button', { name: 'Write it down so' }).click();
+  await saved(page);
+  await page.goto('/tree/harrier');
+  await goTo(page, 'read');
+  await expect(page.locator('[data-field=length]').filter({ visible: true }).first()).toBeVisible();
+  const lengths = await page
+    .locator('[data-field=length]')
+    .evaluateAll((all) => all.map((one) => (one as HTMLInputElement).value));
+  expect(lengths).toContain('30 cm');
+});
+
+test('the years of a tree are drawn along, and it is shown as it stood', async ({ page }) => {
+  await page.goto('/tree/weir');
+  const stems = page.locator('.elevation .stem');
+  await expect(stems.first()).toBeAttached();
+  const now = await stems.count();
+  const slider = page.getByLabel('Day the tree is seen on');
+  await slider.focus();
+  await slider.fill('20');
+  await expect.poll(() => stems.count()).toBeLessThan(now);
+  await expect(slider).toHaveAttribute('aria-valuetext', /2024|2025/);
+  await slider.press('End');
+  await expect.poll(() => stems.count()).toBe(now);
+});
+
+test('a place has the weather of a station, of a table of one’s own, or none', async ({ page }) => {
+  await page.goto('/site/sallow');
+  const weather = page.locator('eb-site-weather');
+  await expect(weather).toContainText('Measured at Osier Weir');
+  await weather.getByRole('button', { name: 'Where it comes from' }).click();
+  await weather.getByLabel('Dry Ford').check();
+  await expect(weather).toContainText('Measured at Dry Ford');
+  const rows = ['date,lowest,highest,rain', '2026-11-20,1.5,8,0', '2026-11-21,-3,5,=2', '2026-11-22,0,6,1'];
+  await weather
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'mine.csv', mimeType: 'text/csv', buffer: Buffer.from(rows.join('\n')) });
+  await expect(weather).toContainText('2 days can be read.');
+  await expect(weather).toContainText('Row 3: “=2” is no number for the rain.');
+  await weather.getByRole('button', { name: 'Take these days' }).click();
+  await expect(weather).toContainText('Read from your own table, mine.csv.');
+  await expect(weather).toContainText('The last day is 3 days ago');
+  await saved(page);
+  await page.reload();
+  await expect(weather).toContainText('Read from your own table, mine.csv.');
+});
