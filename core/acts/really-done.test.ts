@@ -1,5 +1,6 @@
 import { expect, it } from 'vitest';
-import { ACT_KINDS, type PlannedAct } from './acts';
+import { treeOf } from '../testing/trees';
+import { afterActs, ACT_KINDS, type PlannedAct } from './acts';
 import { mayDiffer, reallyDone } from './really-done';
 
 const reason = { code: 'as-written', args: { words: 'x' } } as const;
@@ -53,4 +54,18 @@ it('another limb may have gone, and a limb have come to another angle; nothing e
     const act = { id: '4', kind, stemId: 'a' } as unknown as PlannedAct;
     expect(reallyDone(act, { toDeg: 1, toLengthCm: 1, stemId: 'b' })).toBe(act);
   }
+});
+
+it('what was typed of a limb’s length is not told of what is left of it', () => {
+  const { tree } = treeOf({
+    ...{ form: 'open-vase', trunk: { length: 110, mm: 44 } },
+    limbs: [{ id: 'a', h: 60, bearing: 0, angle: 50, length: 70, mm: 13 }],
+  });
+  const typed = {
+    ...tree,
+    stems: tree.stems.map((stem) => ({ ...stem, length: { ...stem.length, typed: '70 cm' } })),
+  };
+  const cut = afterActs(typed, [CUT]).stems.find(({ id }) => id === 'a');
+  expect(cut?.length).toMatchObject({ value: 40 });
+  expect(cut?.length.typed).toBeUndefined();
 });

@@ -1,5 +1,6 @@
 import { boolean } from 'yup';
 import { between, id, oneOf, shape, type Typed } from '../fields/fields';
+import { untyped } from '../readings/reading';
 import { directionAt, layOut, positionAt } from '../tree/course';
 import { fromUprightOf } from '../geometry/vector';
 import { trunkOf, withDescendants, type Stem, type Tree } from '../tree/stem';
@@ -105,13 +106,13 @@ function shortened(tree: Tree, stemId: StemId, toLengthCm: number): Tree {
         stem.id === stemId
           ? {
               ...stem,
-              length: { ...stem.length, value: toLengthCm, sure: 1 },
+              length: { ...untyped(stem.length), value: toLengthCm, sure: 1 },
               headed: true,
               shape: { ...stem.shape, tip: endAt(stem, toLengthCm) },
               ...(stem.sideShoots && {
                 sideShoots: Math.round((stem.sideShoots * toLengthCm) / stem.length.value),
               }),
-              endDiameter: { ...stem.diameter, value: diameterAt(taperOf(stem), toLengthCm) },
+              endDiameter: { ...untyped(stem.diameter), value: diameterAt(taperOf(stem), toLengthCm) },
             }
           : stem,
       ),
@@ -120,7 +121,7 @@ function shortened(tree: Tree, stemId: StemId, toLengthCm: number): Tree {
 
 /** The angle a limb has where it is cut: what is left keeps its curve. */
 const endAt = (stem: Stem, toLengthCm: number): Stem['shape']['tip'] => ({
-  ...stem.shape.tip,
+  ...untyped(stem.shape.tip),
   value: fromUprightOf(directionAt(stem, toLengthCm)),
 });
 

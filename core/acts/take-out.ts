@@ -1,3 +1,4 @@
+import { untyped } from '../readings/reading';
 import { cm, mm, restsOn, told } from '../words/message';
 import { onFinding } from '../words/ground';
 import { BENCH_CM, cutPlace } from './cut-place';
@@ -34,7 +35,7 @@ function withTrunkOf(before: Tree, after: Tree): Tree {
   const course = layOut(before).courses.get(trunk.id) as Course;
   const byHeight = (stem: Stem): Stem =>
     stem.parent.kind === 'stem' && stem.parent.stemId === trunk.id
-      ? { ...stem, origin: { ...stem.origin, value: positionAt(course, stem.origin.value)[2] } }
+      ? { ...stem, origin: { ...untyped(stem.origin), value: positionAt(course, stem.origin.value)[2] } }
       : stem;
   return { ...after, stems: after.stems.map(byHeight) };
 }

@@ -34,6 +34,9 @@ const readingSchema = <H extends string>(min: number, max: number, ways: readonl
  */
 export type Reading = Typed<ReturnType<typeof readingSchema<HowRead>>>;
 
+/** A reading that is no longer as it was typed. */
+export const untyped = ({ value, how, sure }: Reading): Reading => ({ value, how, sure });
+
 /** A reading within bounds, got in one of some ways, or none. */
 export const readingIn = <H extends string>(min: number, max: number, ways: readonly H[]) =>
   maybe(readingSchema(min, max, ways) as unknown as ISchema<Reading>);

@@ -6,6 +6,7 @@ import { BookStore } from '../book/book-store';
 import { Words } from '../words/words';
 import { ActTick } from './act-tick';
 import { BenchStore } from './bench-store';
+import { BenchWork } from './bench-work';
 
 const CUT = {
   id: 'c',
@@ -23,10 +24,10 @@ function tickOf(act: PlannedAct): ActTick {
     providers: [
       Words,
       { provide: BookStore, useValue: { units: signal('metric') } },
+      { provide: BenchStore, useValue: { state: signal(undefined) } },
       {
-        provide: BenchStore,
+        provide: BenchWork,
         useValue: {
-          state: signal(undefined),
           actDone: (act: PlannedAct, by?: string) => Promise.resolve(done.push([act, by])),
           actLeft: (act: PlannedAct, why: string) => Promise.resolve(left.push([act, why])),
         },

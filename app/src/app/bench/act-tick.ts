@@ -12,6 +12,7 @@ import { mayDiffer, reallyDone, UNDONE_WHY, type PlannedAct, type UndoneWhy } fr
 import { MeasureField } from '../fields/measure-field';
 import { Say } from '../words/told';
 import { BenchStore } from './bench-store';
+import { BenchWork } from './bench-work';
 
 /** One act of the plan ticked: done as planned, done otherwise, or not done and why. The tree follows from what was done. */
 @Component({
@@ -23,7 +24,8 @@ import { BenchStore } from './bench-store';
 })
 export class ActTick {
   readonly act = input.required<PlannedAct>();
-  readonly bench = inject(BenchStore);
+  private readonly bench = inject(BenchStore);
+  private readonly work = inject(BenchWork);
 
   readonly whys = UNDONE_WHY;
   readonly isOpen = linkedSignal({ source: () => this.act().id, computation: () => false });
@@ -47,7 +49,7 @@ export class ActTick {
   readonly canBeDone = computed(() => this.act().kind !== 'make-limb');
 
   asPlanned(): void {
-    void this.bench.actDone(this.act());
+    void this.work.actDone(this.act());
   }
 
   otherwise(): void {
@@ -57,10 +59,10 @@ export class ActTick {
       ...(toDeg !== undefined && { toDeg }),
       ...(stemId !== undefined && { stemId }),
     });
-    void this.bench.actDone(done, this.by().trim() || undefined);
+    void this.work.actDone(done, this.by().trim() || undefined);
   }
 
   left(why: UndoneWhy): void {
-    void this.bench.actLeft(this.act(), why);
+    void this.work.actLeft(this.act(), why);
   }
 }

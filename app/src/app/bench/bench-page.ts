@@ -38,6 +38,7 @@ import { JudgingStore } from '../judging/judging-store';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { BenchRooms } from './bench-rooms';
+import { BenchWork } from './bench-work';
 import { BenchStore, ROOMS } from './bench-store';
 import { Elevation } from './elevation';
 import { FollowFigure } from './follow-figure';
@@ -93,7 +94,7 @@ const PATIENCE_MS = 500;
     WorkList,
     NoSuchTree,
   ],
-  providers: [BenchStore, FollowFigure, Weighing, WhipBuds],
+  providers: [BenchStore, BenchWork, FollowFigure, Weighing, WhipBuds],
   templateUrl: './bench-page.html',
   styleUrl: './bench-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -16,6 +16,7 @@ import { TreeStore } from '../tree/tree-store';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
 import { Prices } from '../judging/prices';
+import { BenchWork } from './bench-work';
 import { BenchStore, type BenchStoreType } from './bench-store';
 
 const TREE: TestTree = {
@@ -55,6 +56,7 @@ beforeEach(() => {
   TestBed.configureTestingModule({
     providers: [
       BenchStore,
+      BenchWork,
       TreeStore,
       { provide: ActivatedRoute, useValue: { paramMap: of(convertToParamMap({ treeId: 'tree' })) } },
       { provide: BookStore, useValue: book },
@@ -121,7 +123,7 @@ describe('a limb drawn on the tree', () => {
 
 describe('work done', () => {
   it('is written down as the plan has it, without limbs that are only to be made', async () => {
-    await bench.workDone();
+    await TestBed.inject(BenchWork).workDone();
     const [body] = written;
     expect(body).toMatchObject({ kind: 'acts-done', treeId: 'tree' });
     const kinds = body?.kind === 'acts-done' ? body.acts.map(({ kind }) => kind) : [];

@@ -4,10 +4,8 @@ import {
   layOut,
   oldWounds,
   woundsLeft,
-  doneOn,
   feltAt,
   fixedTo,
-  draftOf,
   formatValue,
   readBook,
   FIRST_STEM,
@@ -20,9 +18,6 @@ import {
   wrapBearing,
   type DraftField,
   type Fixed,
-  type PlannedAct,
-  type Stage,
-  type UndoneWhy,
   type EventBody,
   type FormId,
   type ReadBook,
@@ -183,18 +178,6 @@ export const BenchStore = signalStore(
   withMethods((store, book = inject(BookStore), world = inject(BOOK_WORLD)) => {
     let pause: ReturnType<typeof setTimeout> | undefined;
     const write = (body: EventBody, on?: string): Promise<boolean> => book.record(body, on);
-    async function writeDone(acts: readonly PlannedAct[], by?: string): Promise<boolean> {
-      const treeId = store.treeId();
-      const record = book.read().trees.find(({ record: { id } }) => id === treeId)?.record;
-      if (!record) return false;
-      const before = (book.read().eventsOf.get(treeId) ?? []).filter(
-        ({ happenedOn }) => happenedOn <= store.on(),
-      );
-      const done = doneOn(treeId, draftOf(record, before), acts);
-      if (!(await write({ ...done, ...(by && { by }) }, store.on()))) return false;
-      patchState(store, { moment: 'stands' });
-      return true;
-    }
     return {
       /** Begins anew: where one stands, nothing in hand. What was never read, or is half read, is read first. */
       lay(): void {
@@ -348,26 +331,6 @@ export const BenchStore = signalStore(
         const isRecorded = store.state()?.tree.stems.some(({ id }) => id === stemId) ?? false;
         if (isRecorded) await write({ kind: 'stem-entered-wrong', treeId: store.treeId(), stemId });
       },
-      /** Writes the planned acts down as done on the day that is set, with the reasons of today. */
-      async workDone(): Promise<void> {
-        const acts = store.judged()?.plan.acts ?? [];
-        await writeDone(acts.filter(({ kind }) => kind !== 'make-limb'));
-      },
-      /** Writes one act down as it was done. */
-      actDone: (act: PlannedAct, by?: string): Promise<boolean> => writeDone([act], by),
-      /** Writes down that an act was not done, and why: it is asked about again. */
-      actLeft: (act: PlannedAct, why: UndoneWhy, text?: string): Promise<boolean> =>
-        write(
-          {
-            ...{ kind: 'left-undone', treeId: store.treeId(), actId: act.id, why },
-            ...('stemId' in act && { stemId: act.stemId }),
-            ...(text && { text }),
-          },
-          store.on(),
-        ),
-      /** Writes down a stage the tree was seen at. */
-      stageSeen: (stage: Stage): Promise<boolean> =>
-        write({ kind: 'stage-seen', treeId: store.treeId(), stage }, store.on()),
     };
   }),
 );

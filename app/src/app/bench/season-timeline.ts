@@ -119,7 +119,7 @@ export class SeasonTimeline {
               i,
               at: this.at(event.happenedOn),
               kind: event.kind,
-              words: `${this.words.arg(day(event.happenedOn))}: ${this.words.tell(words)}`,
+              words: this.words.say('timeline.event', { on: day(event.happenedOn), what: words }),
             },
           ]
         : [];

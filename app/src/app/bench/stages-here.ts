@@ -13,6 +13,7 @@ import { BookStore } from '../book/book-store';
 import { DayField } from '../fields/day-field';
 import { Say, Told } from '../words/told';
 import { BenchStore } from './bench-store';
+import { BenchWork } from './bench-work';
 
 /** So many of the next stages are told. */
 const TOLD = 3;
@@ -51,6 +52,7 @@ const TOLD = 3;
 export class StagesHere {
   readonly bench = inject(BenchStore);
   private readonly book = inject(BookStore);
+  private readonly work = inject(BenchWork);
 
   private readonly seasons = computed(() => {
     const state = this.bench.state();
@@ -86,6 +88,6 @@ export class StagesHere {
   });
 
   see(stage: Stage): void {
-    void this.bench.stageSeen(stage);
+    void this.work.stageSeen(stage);
   }
 }

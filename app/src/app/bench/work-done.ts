@@ -3,6 +3,7 @@ import { RouterLink } from '@angular/router';
 import { DayField } from '../fields/day-field';
 import { Say } from '../words/told';
 import { BenchStore } from './bench-store';
+import { BenchWork } from './bench-work';
 
 /** The planned work written down as done, on the day it was; and the way to its card. */
 @Component({
@@ -12,7 +13,7 @@ import { BenchStore } from './bench-store';
     @if (canBeDone()) {
       <div class="done">
         <eb-day-field [label]="'day.done-on'" [day]="bench.on()" (given)="bench.setDay($event)" />
-        <button type="button" class="btn btn-act" (click)="bench.workDone()">
+        <button type="button" class="btn btn-act" (click)="work.workDone()">
           {{ 'season-strip.write-it-down-as' | say }}
         </button>
         <a [routerLink]="['/tree', bench.treeId(), 'card']">{{ 'work-list.card' | say }}</a>
@@ -32,6 +33,7 @@ import { BenchStore } from './bench-store';
 })
 export class WorkDone {
   readonly bench = inject(BenchStore);
+  readonly work = inject(BenchWork);
   /** What is still to grow is no work to write down. */
   readonly canBeDone = computed(
     () => this.bench.judged()?.plan.acts.some(({ kind }) => kind !== 'make-limb') ?? false,

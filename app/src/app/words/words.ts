@@ -46,6 +46,12 @@ export class Words {
     return this.say('date.month', { month: format.format(Date.parse(`${isoDate}T00:00:00Z`)) });
   }
 
+  /** A month by its short name, for an axis: `Nov`. */
+  monthShort(isoDate: string): string {
+    const format = new Intl.DateTimeFormat(this.catalogue.locale, { month: 'short', timeZone: 'UTC' });
+    return this.say('date.month', { month: format.format(Date.parse(`${isoDate}T00:00:00Z`)) });
+  }
+
   /** What grows there: the kind, and the variety where it has one. */
   treeOf({ kind, variety }: Pick<TreeRecord, 'kind' | 'variety'>): string {
     const called = told(`kind.${kind}`);

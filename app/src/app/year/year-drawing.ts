@@ -1,4 +1,4 @@
-import { axisTop, line, max, scaleLinear, scaleUtc, select, utcFormat, utcMonth, area } from 'd3';
+import { axisTop, line, max, scaleLinear, scaleUtc, select, utcMonth, area } from 'd3';
 import {
   dayNumber,
   daysAfter,
@@ -79,7 +79,12 @@ export function drawYear(
     .append('g')
     .attr('class', 'axis')
     .attr('transform', `translate(0,${TOP - 6})`)
-    .call(axisTop<Date>(x).ticks(utcMonth).tickSize(0).tickFormat(utcFormat('%b')))
+    .call(
+      axisTop<Date>(x)
+        .ticks(utcMonth)
+        .tickSize(0)
+        .tickFormat((month) => words.monthShort(month.toISOString().slice(0, 10))),
+    )
     .selectAll('text')
     .attr('text-anchor', 'start')
     .attr('dx', 3);
@@ -167,8 +172,10 @@ export function drawYear(
     const edge = (isoDate: string): number => Math.max(LEFT, Math.min(width - RIGHT, x(time(isoDate))));
     const [from, to] = [edge(bar.from), Math.max(edge(bar.from) + 4, edge(daysAfter(bar.to, 1)))];
     const [bestFrom, bestTo] = [edge(bar.bestFrom), edge(daysAfter(bar.bestTo, 1))];
+    const many = bar.treeIds.length > 1 ? ` ${bar.treeIds.length}` : '';
+    const visible = words.tell(barWord(bar)) + many;
     const label = words.say('year.bar', {
-      what: barWord(bar),
+      what: visible,
       ...{ from: { day: bar.from }, to: { day: bar.to }, best: { day: bar.bestFrom } },
     });
     const g = on
@@ -205,8 +212,7 @@ export function drawYear(
       .attr('y', top + LANE - 8)
       .attr('width', Math.max(3, bestTo - bestFrom))
       .attr('height', 4);
-    const many = bar.treeIds.length > 1 ? ` ${bar.treeIds.length}` : '';
-    text(g, words.tell(barWord(bar)) + many, from + 4, top + LANE - 10, 'bar-word');
+    text(g, visible, from + 4, top + LANE - 10, 'bar-word');
   }
 
   function drawWeather(on: typeof root, { place }: YearSite, top: number): number {
