@@ -68,7 +68,11 @@ export function grouped(due: readonly Due[], trees: Trees, order: DueOrder): Due
   if (order === 'urgency') {
     return byKey(due, ({ pressing }) => pressing).map(([key, some]) => ({
       ...{ key, pressing: (some[0] as Due).pressing },
-      due: alikeTogether(some).flatMap(({ due: alike }) => alike),
+      // What is to come stands by its day; what is due now, the same work together.
+      due:
+        key === 'overdue' || key === 'now'
+          ? alikeTogether(some).flatMap(({ due: alike }) => alike)
+          : [...some].sort((a, b) => (a.on < b.on ? -1 : 1)),
     }));
   }
   const groups = byKey(due, ({ treeId }) => treeId).flatMap(([key, some]) => {
