@@ -78,9 +78,12 @@ export function tellsOn(station: Station, today: string): Weather {
   const now = dayNumber(today);
   const first = dayNumber(`${Number(today.slice(0, 4)) - YEARS_BACK}${today.slice(4, 8)}01`);
   const days = Array.from({ length: now - first + 1 }, (_, i) => weatherOn(station, first + i));
-  const forecast = Array.from({ length: DAYS_AHEAD }, (_, i) => foretold(station, now, i + 1));
-  return { days, forecast, fetchedAt: `${today}T06:00:00Z` };
+  return { days, forecast: forecastOn(station, today), fetchedAt: `${today}T06:00:00Z` };
 }
+
+/** What a station foretells on a day for the days after it. */
+export const forecastOn = (station: Station, today: string): ForecastDay[] =>
+  Array.from({ length: DAYS_AHEAD }, (_, i) => foretold(station, dayNumber(today), i + 1));
 
 /** What the weather of a day is at a station. */
 export function weatherOn(station: Station, day: DayNumber): WeatherDay {
