@@ -32,32 +32,11 @@ export function mayDiffer({ kind }: PlannedAct): readonly (keyof Otherwise)[] {
 
 /** An act as it was really done: what was planned for a bud is no longer that bud's once the length or the limb is another. */
 export function reallyDone(act: PlannedAct, { toLengthCm, toDeg, stemId }: Otherwise): PlannedAct {
-  switch (act.kind) {
-    case 'shorten': {
-      const isOther = stemId !== undefined && stemId !== act.stemId;
-      const isElsewhere = toLengthCm !== undefined && toLengthCm !== act.toLengthCm;
-      if (!isOther && !isElsewhere) return act;
-      const { id, kind, reason, diameterMm } = act;
-      return {
-        ...{ id, kind, reason, diameterMm },
-        ...{ stemId: stemId ?? act.stemId, toLengthCm: toLengthCm ?? act.toLengthCm },
-        ...(act.purpose && { purpose: act.purpose }),
-      } as PlannedAct;
-    }
-    case 'take-out':
-      return stemId === undefined ? act : { ...act, stemId };
-    case 'bend':
-    case 'spread':
-      return toDeg === undefined ? act : { ...act, toDeg };
-    case 'swing':
-    case 'stake':
-    case 'let-go':
-    case 'loosen':
-    case 'move':
-    case 'take-crop':
-    case 'stay':
-    case 'make-limb':
-    case 'notch':
-      return act;
-  }
+  if (act.kind === 'take-out') return stemId === undefined ? act : { ...act, stemId };
+  if (act.kind === 'bend' || act.kind === 'spread') return toDeg === undefined ? act : { ...act, toDeg };
+  if (act.kind !== 'shorten') return act;
+  const done = { stemId: stemId ?? act.stemId, toLengthCm: toLengthCm ?? act.toLengthCm };
+  if (done.stemId === act.stemId && done.toLengthCm === act.toLengthCm) return act;
+  const { id, kind, reason, diameterMm, purpose } = act;
+  return { id, kind, reason, diameterMm, ...done, ...(purpose && { purpose }) } as PlannedAct;
 }

@@ -17,7 +17,7 @@ import { heldBy, meansHere } from './means';
 import { pulled, pulledTo, rolled } from './pull';
 import { rolledWorst } from './roll';
 import { safeLine } from './safe-line';
-import { normalBelow } from './chance';
+import { normalBelow } from '../readings/normal';
 import type { WoodState } from '../tree/wood-states';
 import { uprightsOf } from './uprights';
 import { crackChance, timesAt, woodBears } from './wood';

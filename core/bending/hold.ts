@@ -1,3 +1,4 @@
+import { daysAfter } from '../calendar/days';
 import { afterGrowing, growingWeeks, type Growing } from '../calendar/growing';
 
 /**
@@ -34,14 +35,13 @@ export function letGo(grows: Growing, from: string, weeks: number): { on: string
   }
 }
 
-const DAY_MS = 86_400_000;
 /** Ties are looked at once a month in growth. Common extension guidance. */
 const LOOK_DAYS = 30;
 
 /** The day a tie is looked at first: a month into growth. */
 export function lookOn(grows: Growing, from: string): string {
   const begins = afterGrowing(grows, from, 0.01);
-  return new Date(Date.parse(`${begins}T00:00:00Z`) + LOOK_DAYS * DAY_MS).toISOString().slice(0, 10);
+  return daysAfter(begins, LOOK_DAYS);
 }
 
 /** Width a loop has for wood of a thickness beside it, mm: it lies loose. Working value. */

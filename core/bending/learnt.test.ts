@@ -3,7 +3,8 @@ import type { BendCame } from '../acts/bend-came';
 import { sceneOf } from '../judging/scene';
 import { treeOf, type TestTree } from '../testing/trees';
 import { stemOf, type Stem } from '../tree/stem';
-import { FIGURE_DOUBT, LIMB_DOUBT, normalBelow } from './chance';
+import { FIGURE_DOUBT, LIMB_DOUBT } from './chance';
+import { normalBelow } from '../readings/normal';
 import { learnt } from './learnt';
 import { safeLine } from './safe-line';
 

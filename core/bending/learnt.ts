@@ -1,6 +1,7 @@
 import type { BendCame } from '../acts/bend-came';
 import type { WoodState } from '../tree/wood-states';
-import { FIGURE_DOUBT, LIMB_DOUBT, normalBelow } from './chance';
+import { FIGURE_DOUBT, LIMB_DOUBT } from './chance';
+import { normalBelow } from '../readings/normal';
 
 /** What is known of the strain at which half of a wood cracks, once what was bent here is counted. */
 export interface Learnt {

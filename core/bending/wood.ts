@@ -1,6 +1,7 @@
 import type { TreeScene } from '../acts/scene';
 import type { RuleKey } from '../rules/defaults';
-import { LIMB_DOUBT, normalBelow } from './chance';
+import { LIMB_DOUBT } from './chance';
+import { normalBelow } from '../readings/normal';
 import { learnt } from './learnt';
 import { WOOD_STATES, type WoodState } from '../tree/wood-states';
 

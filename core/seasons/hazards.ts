@@ -1,4 +1,5 @@
 import { dayNumber, isoOf, type DayNumber } from '../calendar/days';
+import { chanceAbove } from '../readings/normal';
 import { because, celsius, day, share, type Reason } from '../words/message';
 import type { Stage } from './stage';
 import type { KindSeason } from './stages';
@@ -112,20 +113,14 @@ function told(weather: Weather, at: DayNumber): WeatherDay | ForecastDay | undef
 const sureOf = (one: WeatherDay | ForecastDay): number => ('sureC' in one ? one.sureC : 0);
 
 const below = (one: WeatherDay | ForecastDay | undefined, atC: number): number =>
-  one ? chanceUnder(atC - one.minC, sureOf(one)) : 0;
+  one ? chanceAbove(atC - one.minC, sureOf(one)) : 0;
 const above = (one: WeatherDay | ForecastDay | undefined, atC: number): number =>
-  one ? chanceUnder(one.maxC - atC, sureOf(one)) : 0;
+  one ? chanceAbove(one.maxC - atC, sureOf(one)) : 0;
 
 function rains(one: WeatherDay | ForecastDay | undefined): number {
   if (!one) return 0;
   if ('rainChance' in one && one.rainChance !== undefined) return one.rainChance;
   return (one.rainMm ?? 0) >= WET_MM ? 1 : 0;
-}
-
-/** Chance that a normal number is under its mean by less than so much; logistic approximation, good to 0.01. */
-function chanceUnder(by: number, sure: number): number {
-  if (sure === 0) return by >= 0 ? 1 : 0;
-  return 1 / (1 + Math.exp((-1.702 * by) / sure));
 }
 
 function isDrought(weather: Weather, at: DayNumber): boolean {
@@ -168,7 +163,7 @@ export function frostOnBlossom(season: KindSeason, weather: Weather): FrostWarni
     const stage = stageOn(season, night.day);
     const killsC = stage && KILLS_C[stage];
     if (stage === undefined || killsC === undefined || !OPEN.includes(stage)) return [];
-    const chance = chanceUnder(killsC - night.minC, night.sureC);
+    const chance = chanceAbove(killsC - night.minC, night.sureC);
     if (chance < 0.1) return [];
     const args = {
       on: day(night.day),

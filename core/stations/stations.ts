@@ -1,4 +1,5 @@
-import { dayNumber, isoOf, type DayNumber } from '../calendar/days';
+import { dayNumber, dayOfYear, isoOf, type DayNumber } from '../calendar/days';
+import { normalBelow } from '../readings/normal';
 import type { Climate } from '../seasons/climate';
 import { smoothMean } from '../seasons/climate';
 import type { ForecastDay, Weather, WeatherDay } from '../seasons/weather';
@@ -137,11 +138,11 @@ function eventC(station: Station, day: DayNumber): number {
 function rainMm(station: Station, day: DayNumber): number {
   const { mostShare, leastShare, wettestDay } = station.rain;
   const { year, days } = sinceSpring(station, day);
-  const turn = (2 * Math.PI * (yearDay(day) - wettestDay)) / 365.25;
+  const turn = (2 * Math.PI * (dayOfYear(day) - wettestDay)) / 365.25;
   const isSpell = (year + station.seed) % 4 === 1 && Math.abs(days - bloomOn(station)) <= 12;
   const rains = isSpell ? 0.85 : leastShare + ((mostShare - leastShare) * (1 + Math.cos(turn))) / 2;
   // Wet days come together: the chance of a day is drawn with that of the days beside it.
-  const drawn = phi(0.8 * waveAt(station.seed + 5, day, 2) + 0.6 * normalAt(station.seed + 6, day));
+  const drawn = normalBelow(0.8 * waveAt(station.seed + 5, day, 2) + 0.6 * normalAt(station.seed + 6, day));
   if (drawn > rains) return 0;
   return round(0.5 - 6 * Math.log(1 - 0.98 * chanceAt(station.seed + 7, day)));
 }
@@ -178,12 +179,7 @@ function foretold(station: Station, now: DayNumber, ahead: number): ForecastDay 
   };
 }
 
-const yearDay = (day: DayNumber): number => day - dayNumber(`${isoOf(day).slice(0, 4)}-01-01`) + 1;
-
 function round(value: number, places = 1): number {
   const by = 10 ** places;
   return Math.round(value * by) / by + 0;
 }
-
-/** Share of a normal distribution below a value; Abramowitz and Stegun 26.2.17's logistic approximation, good to 0.02. */
-const phi = (z: number): number => 1 / (1 + Math.exp(-1.702 * z));

@@ -1,4 +1,5 @@
 import { dayNumber, isoOf } from '../calendar/days';
+import { chanceAbove } from '../readings/normal';
 import type { KindSeason } from '../seasons/stages';
 
 /** A shoot's length as it was read on a day: cm, and how far a second reading would differ, cm. */
@@ -73,7 +74,7 @@ export function reachAtRate({
   // Growth left to make is rate times days: the errors of both add as shares.
   const makes = cmPerDay * Math.max(0, daysLeft);
   const sure = Math.hypot(sureCmPerDay * Math.max(0, daysLeft), cmPerDay * sureDays);
-  return { reaches: makes >= needs, inDays, chance: chanceOver(makes - needs, sure) };
+  return { reaches: makes >= needs, inDays, chance: chanceAbove(makes - needs, sure) };
 }
 
 /**
@@ -101,16 +102,10 @@ export function reachBySeason(
     (rate.sureCmPerDay / Math.max(0.01, rate.cmPerDay)) * makes,
     (makes / left) * stops.sureDays,
   );
-  const chance = needs <= 0 ? 1 : chanceOver(makes - needs, sure);
+  const chance = needs <= 0 ? 1 : chanceAbove(makes - needs, sure);
   for (let day = to; day <= end; day++) {
     if (rate.cm + whole * (season.grown(day) - season.grown(to)) >= targetCm)
       return { reaches: true, inDays: day - to, chance, on: isoOf(day) };
   }
   return { reaches: false, inDays: Infinity, chance };
-}
-
-/** Chance that a normal number of such a mean and deviation is above 0; logistic approximation, good to 0.01. */
-function chanceOver(mean: number, sure: number): number {
-  if (sure === 0) return mean >= 0 ? 1 : 0;
-  return 1 / (1 + Math.exp((-1.702 * mean) / sure));
 }
