@@ -1,12 +1,11 @@
 import { select } from 'd3';
-import { day, nextFor, positionAt, type Course, type Fixed } from '../../../../core';
+import { daysAfter, day, nextFor, positionAt, type Course, type Fixed } from '../../../../core';
 import { put, type Board, type DrawnMark } from './act-marks';
 import type { DrawingWords } from './figure-links';
 import type { TreePicture } from './tree-picture';
 
 /** What is due later than this is not written on the drawing, days. */
 const SOON_DAYS = 45;
-const DAY_MS = 86_400_000;
 const RING_PX = 7;
 
 /** Things fixed to the tree that are due, or soon will be, each ringed and with its day. */
@@ -15,7 +14,7 @@ export function fixingMarks(
   { laid, fixed = [], day: today }: TreePicture,
   words: DrawingWords,
 ): DrawnMark[] {
-  const until = new Date(Date.parse(today) + SOON_DAYS * DAY_MS).toISOString().slice(0, 10);
+  const until = daysAfter(today, SOON_DAYS);
   return fixed.flatMap((one): DrawnMark[] => {
     const course = laid.courses.get(one.stem.id);
     return course && nextFor(one).on <= until ? [ringed(board, course, one, words)] : [];
