@@ -2,12 +2,16 @@ import type { Act } from '../acts/acts';
 import type { PlainEvent } from '../history/events';
 import type { TreeState } from '../history/tree-at';
 import type { FixingKind } from '../tree/stem-readings';
-import type { WindowAct } from '../seasons/windows/window';
+import { WINDOW_ACTS, type WindowAct } from '../seasons/windows/window';
 import type { Reason } from '../words/message';
 
 /** What may be due on a tree: work with its time in the year; what recurs; and what was left. */
 export const DUE_WHATS = ['off', 'tight', 'look', 'ends', 'uprights', 'left'] as const;
 export type DueWhat = WindowAct | (typeof DUE_WHATS)[number];
+
+/** Whether it is work with its time in the year. */
+export const isWindowAct = (what: DueWhat): what is WindowAct =>
+  (WINDOW_ACTS as readonly string[]).includes(what);
 
 /** How pressing it is: its last day is past; it should be done now; within a week; later in the season; beyond it. */
 export const PRESSING = ['overdue', 'now', 'week', 'later', 'beyond'] as const;

@@ -28,8 +28,19 @@ const seasonOf = ({ scene, window }: Asked): number =>
   scene.when.seasonsGrown + (window.season - growing(scene));
 const growing = ({ when }: TreeScene): number => when.season;
 
-const planned = ({ acts = [] }: Asked, kinds: readonly Act['kind'][]): number =>
-  acts.filter(({ kind }) => kinds.includes(kind)).length;
+/** Acts of a plan that have their time in a window. */
+const STANDS_FOR = {
+  prune: ({ kind }: Act): boolean => CUTS.includes(kind),
+  notch: (act: Act): boolean => act.kind === 'notch' || (act.kind === 'make-limb' && act.how === 'notch'),
+  spread: ({ kind }: Act): boolean => BENDS.includes(kind),
+};
+
+/** The window that a planned act has its time in; undefined for one that is done whenever one stands at the tree. */
+export const windowOfAct = (act: Act): WindowAct | undefined =>
+  (['prune', 'notch', 'spread'] as const).find((window) => STANDS_FOR[window](act));
+
+const planned = ({ acts = [] }: Asked, window: keyof typeof STANDS_FOR): number =>
+  acts.filter(STANDS_FOR[window]).length;
 
 /** How many acts of the plan a window stands for; 0 for work the plan does not tell of; undefined where the tree does not ask for it. */
 type Gate = (asked: Asked) => number | undefined;
@@ -45,22 +56,18 @@ const GATES: Readonly<Record<WindowAct, Gate>> = {
   prune(asked) {
     const { acts, events, window, isWhip } = asked;
     if (isWhip) return undefined;
-    if (acts) return planned(asked, CUTS) || undefined;
+    if (acts) return planned(asked, 'prune') || undefined;
     return asks(!events.some((event) => isCut(event) && event.happenedOn >= window.from));
   },
   'bud-plan': ({ isWhip = false }) => asks(isWhip),
-  notch: (asked) => {
-    const { acts = [] } = asked;
-    const made = acts.filter((act) => act.kind === 'make-limb' && act.how === 'notch').length;
-    return made + planned(asked, ['notch']) || undefined;
-  },
+  notch: (asked) => planned(asked, 'notch') || undefined,
   graft: ({ state }) => asks(state.tree.stems.some(({ runUp }) => runUp)),
   'blossom-off': (asked) => asks(seasonOf(asked) <= NO_CROP_TO),
   'fruit-off': (asked) => asks(seasonOf(asked) <= NO_CROP_TO),
   disbud: (asked) => asks(seasonOf(asked) <= DISBUDS_TO),
   peg: (asked) => asks(seasonOf(asked) <= PEGS_TO),
   spread: (asked) => {
-    if (asked.acts) return planned(asked, BENDS) || undefined;
+    if (asked.acts) return planned(asked, 'spread') || undefined;
     return asks(seasonOf(asked) <= SPREADS_TO && asked.scene.kind.habit.value === 'upright');
   },
   pinch: (asked) => asks(seasonOf(asked) <= 1 && !isRunUp(asked.scene.kind) && asked.scene.kind.ownRooted),

@@ -6,6 +6,7 @@ import type { PlainEvent } from '../history/events';
 import type { Stem } from '../tree/stem';
 import { because, day, told, type Reason } from '../words/message';
 import type { Due, DueTree, DueWhat } from './due';
+import { askedAgainOn, isSettledBy } from './left';
 
 /** What is due on its own days: fixings, limbs spared until a day, uprights over a limb laid flat, and what was left undone. */
 export type Recurring = Omit<Due, 'pressing' | 'treeId' | 'id'> & { key: string };
@@ -66,24 +67,11 @@ function uprights(scene: TreeScene, stem: Stem): Recurring[] {
   ];
 }
 
-/** How long after it was left an act is asked about again, days: in doubt it is left a year. */
-const AGAIN: Readonly<Record<(PlainEvent & { kind: 'left-undone' })['why'], number | undefined>> = {
-  unsure: 330,
-  weather: 3,
-  'no-tool': 2,
-  'out-of-reach': 7,
-  later: 7,
-  'not-there': undefined,
-  other: 14,
-};
-
 function left(events: readonly PlainEvent[], today: string): Recurring[] {
   return events.flatMap((event, i): Recurring[] => {
     if (event.kind !== 'left-undone') return [];
-    const days = AGAIN[event.why];
-    const isAfter = events.slice(i + 1).some((later) => settles(later, event));
-    if (days === undefined || isAfter) return [];
-    const on = daysAfter(event.happenedOn, days);
+    const on = askedAgainOn(event);
+    if (on === undefined || isSettledBy(events.slice(i + 1), event)) return [];
     const why: Reason = because('due.left.why', {
       on: day(event.happenedOn),
       why: told(`undone.${event.why}`),
@@ -96,13 +84,6 @@ function left(events: readonly PlainEvent[], today: string): Recurring[] {
       },
     ];
   });
-}
-
-/** Whether an entry settles an act that was left: done since, or left again and told of there. */
-function settles(later: PlainEvent, { actId, stemId }: PlainEvent & { kind: 'left-undone' }): boolean {
-  if (later.kind === 'left-undone') return later.actId === actId;
-  if (later.kind !== 'acts-done') return false;
-  return later.acts.some((act) => act.id === actId || (stemId && 'stemId' in act && act.stemId === stemId));
 }
 
 function dated(

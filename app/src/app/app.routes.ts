@@ -83,6 +83,11 @@ export const routes: Routes = [
     loadComponent: () => import('./kit/kit-page').then((m) => m.KitPage),
   },
   {
+    path: 'round',
+    title: 'page.round',
+    loadComponent: () => import('./round/round-page').then((m) => m.RoundPage),
+  },
+  {
     path: 'due',
     title: 'page.due',
     loadComponent: () => import('./due/due-page').then((m) => m.DuePage),

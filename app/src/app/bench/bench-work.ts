@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
-import { doneOn, draftOf, type PlannedAct, type Stage, type UndoneWhy } from '../../../../core';
+import type { PlannedAct, Stage, UndoneWhy } from '../../../../core';
 import { BookStore } from '../book/book-store';
+import { TreeWork } from '../tree/tree-work';
 import { BenchStore } from './bench-store';
 
 /** What was done to the tree on the bench, and seen of its season, written down on the day that is set there. */
@@ -8,6 +9,7 @@ import { BenchStore } from './bench-store';
 export class BenchWork {
   private readonly bench = inject(BenchStore);
   private readonly book = inject(BookStore);
+  private readonly work = inject(TreeWork);
 
   /** Writes the planned acts down as done, with the reasons of today. */
   async workDone(): Promise<void> {
@@ -22,13 +24,7 @@ export class BenchWork {
 
   /** Writes down that an act was not done, and why: it is asked about again. */
   actLeft(act: PlannedAct, why: UndoneWhy): Promise<boolean> {
-    return this.book.record(
-      {
-        ...{ kind: 'left-undone', treeId: this.bench.treeId(), actId: act.id, why },
-        ...('stemId' in act && { stemId: act.stemId }),
-      },
-      this.bench.on(),
-    );
+    return this.work.left(this.bench.treeId(), act, { why, on: this.bench.on() });
   }
 
   /** Writes down a stage the tree was seen at. */
@@ -37,14 +33,11 @@ export class BenchWork {
   }
 
   private async writeDone(acts: readonly PlannedAct[], by?: string): Promise<boolean> {
-    const [treeId, on] = [this.bench.treeId(), this.bench.on()];
-    const { trees, eventsOf } = this.book.read();
-    const record = trees.find((tree) => tree.record.id === treeId)?.record;
-    if (!record) return false;
-    const before = (eventsOf.get(treeId) ?? []).filter(({ happenedOn }) => happenedOn <= on);
-    const done = doneOn(treeId, draftOf(record, before), acts);
-    if (!(await this.book.record({ ...done, ...(by && { by }) }, on))) return false;
-    this.bench.show('stands');
-    return true;
+    const isKept = await this.work.done(this.bench.treeId(), acts, {
+      on: this.bench.on(),
+      ...(by && { by }),
+    });
+    if (isKept) this.bench.show('stands');
+    return isKept;
   }
 }

@@ -6,6 +6,7 @@ import { BOOK_WORLD } from './book-world';
 import { withDrafts } from './with-drafts';
 import { withEvents } from './with-events';
 import { withImport } from './with-import';
+import { withRound } from './with-round';
 import { withSettings } from './with-settings';
 import { withShelf } from './with-shelf';
 import { withWeather } from './with-weather';
@@ -23,6 +24,7 @@ export const BookStore = signalStore(
   withImport(),
   withYards(),
   withWeather(),
+  withRound(),
   withMethods((store, world = inject(BOOK_WORLD)) => ({
     /** Opens the store, with the demo yard in it on a first visit. */
     async open(): Promise<void> {

@@ -12,15 +12,13 @@ import {
 import { Router, RouterLink } from '@angular/router';
 import { kitFor, kitTogether, minutesFor, sceneOf } from '../../../../core';
 import { BookStore } from '../book/book-store';
+import { timeTold } from '../words/time-told';
 import { Words } from '../words/words';
 import { kitParts } from './kit-words';
 import { PartPicker } from './part-picker';
 import { yardWork } from './yard-work';
 import { WorkCard } from './work-card';
 import { Say } from '../words/told';
-
-/** A round longer than this is told in hours, minutes. */
-const HOURS_FROM = 90;
 
 /** Work cards to print: of one tree, or of every tree with work, site by site in walking order. */
 @Component({
@@ -59,13 +57,7 @@ export class CardsPage {
     return {
       trees: cards.map(({ state }) => state.record.name).join(' → '),
       kit: this.words.line(kitParts(kitTogether(scenes.map(({ scene, acts }) => kitFor(scene, acts))))),
-      time:
-        minutes < HOURS_FROM
-          ? this.words.say('time.minutes', { minutes: Math.round(minutes) })
-          : this.words.say('time.hours', {
-              hours: Math.floor(minutes / 60),
-              minutes: Math.round(minutes % 60),
-            }),
+      time: timeTold(minutes),
     };
   });
 

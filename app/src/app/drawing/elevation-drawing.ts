@@ -63,6 +63,7 @@ export class ElevationDrawing {
   private reachCm = 40;
   private hitsTimer: ReturnType<typeof setTimeout> | undefined;
   private depthOrder = '';
+  private named: ReadonlySet<StemId> | undefined;
 
   constructor(
     host: HTMLElement,
@@ -104,6 +105,7 @@ export class ElevationDrawing {
     clearance: ClearanceOn = () => undefined,
   ): void {
     this.reachCm = picture.room.radiusCm * 0.6;
+    this.named = picture.named;
     this.whole = frameFor(roomFor(picture), size.width, size.height, MARGINS);
     this.frame = closer(this.whole, this.closeness);
     this.under.attr('viewBox', `0 0 ${size.width} ${size.height}`);
@@ -255,12 +257,13 @@ export class ElevationDrawing {
   }
 
   private placeTags(project: Projection): void {
-    const tied = this.stems.map(({ tiedTo, tag }) => {
+    const { named } = this;
+    const tied = this.stems.map(({ stem, tiedTo, tag }) => {
       const [x, y] = this.at(project(tiedTo));
-      return { x, y, width: tag.width };
+      return { x, y, width: tag.width, isNamed: named?.has(stem.id) ?? true };
     });
     // Tags of what lies off the sheet would crowd its rim.
-    const isOn = tied.map(({ x, y }) => isOnSheet(this.frame, x, y));
+    const isOn = tied.map(({ x, y, isNamed }) => isNamed && isOnSheet(this.frame, x, y));
     const hung = hangTags(
       tied.filter((_, i) => isOn[i]),
       this.frame,

@@ -17,6 +17,8 @@ export interface TreePicture {
   wounds: readonly Wound[];
   /** Things fixed to it, with the days they are looked at, loosened and taken off; none on a day gone by. */
   fixed?: readonly Fixed[];
+  /** Stems whose tags are hung; all where nothing is said. */
+  named?: ReadonlySet<StemId>;
   /** A bend that is tried on one of its limbs, which lies so bent. */
   tried?: TriedBend;
 }

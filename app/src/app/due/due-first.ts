@@ -39,6 +39,11 @@ const MOST_NAMES = 3;
       }
       @if (store.all().length > 0) {
         <p class="to">
+          @if (goesOn(); as at) {
+            <a class="tool go-on" routerLink="/round">{{ 'round.go-on' | say: { tree: at } }}</a>
+          } @else {
+            <a class="tool" routerLink="/round">{{ 'page.round' | say }}</a>
+          }
           <a class="tool" routerLink="/due">{{ 'due.all' | say }}</a>
           <a class="tool" routerLink="/year">{{ 'page.year' | say }}</a>
         </p>
@@ -64,6 +69,8 @@ export class DueFirst {
       });
   });
   readonly next = computed(() => this.store.all()[0]);
+  /** The tree at which a round stands that is under way. */
+  readonly goesOn = computed(() => this.book.states().get(this.book.round()?.at ?? '')?.record.name);
 
   readonly called = dueCalled;
   readonly when = whenTold;

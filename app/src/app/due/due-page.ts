@@ -6,6 +6,7 @@ import { BookStore } from '../book/book-store';
 import { RadioRow, type Choice } from '../fields/radio-row';
 import { csvOf } from '../kit/kit-table';
 import { download } from '../shell/download';
+import { TreeWork } from '../tree/tree-work';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { calendarOf } from './due-calendar';
@@ -25,6 +26,7 @@ export class DuePage {
   readonly book = inject(BookStore);
   readonly store = inject(DueStore);
   private readonly words = inject(Words);
+  private readonly work = inject(TreeWork);
 
   readonly span = signal<Span>('now');
   readonly order = signal<DueOrder>('urgency');
@@ -71,7 +73,7 @@ export class DuePage {
   }
 
   tick(due: Due, isDone: boolean, why?: UndoneWhy): void {
-    void this.store.tick(due, isDone, why);
+    void this.work.season(due, { isDone, why });
   }
 
   calendar(): void {

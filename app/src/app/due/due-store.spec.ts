@@ -22,7 +22,6 @@ let worker: {
   postMessage(request: DueRequest): void;
   onmessage: ((event: MessageEvent<DueAnswer>) => void) | null;
 };
-let written: EventBody[];
 const states = signal<ReadonlyMap<string, TreeState>>(new Map());
 const place = seasonPlace({ latitudeDeg: 50 }, NO_WEATHER);
 
@@ -37,7 +36,6 @@ function begin() {
         provide: BookStore,
         useValue: {
           ...{ states, read: signal({ eventsOf: new Map() }), placeOf: signal(() => place) },
-          record: (body: EventBody) => Promise.resolve(written.push(body) > 0),
         },
       },
     ],
@@ -56,7 +54,6 @@ function answer(found: Record<string, Due[]>): void {
 
 beforeEach(() => {
   requests = [];
-  written = [];
   worker = { postMessage: (request) => requests.push(request), onmessage: null };
   states.set(new Map([stateOf('a'), stateOf('b')].map((state) => [state.record.id, state])));
 });
@@ -87,15 +84,5 @@ describe('what is due across the yard', () => {
     expect(store.all().map(({ treeId }) => treeId)).toEqual(['b', 'a']);
     states.update((all) => new Map([...all].filter(([id]) => id !== 'b')));
     expect(store.all().map(({ treeId }) => treeId)).toEqual(['a']);
-  });
-
-  it('is written down when it is ticked, or left and why', async () => {
-    const store = begin();
-    await store.tick(due('a', 'now', '2027-06-20'), true);
-    await store.tick(due('b', 'now', '2027-06-20'), false, 'weather');
-    expect(written).toEqual([
-      { kind: 'season-work', treeId: 'a', act: 'open', isDone: true },
-      { kind: 'season-work', treeId: 'b', act: 'open', isDone: false, why: 'weather' },
-    ]);
   });
 });

@@ -7,7 +7,6 @@ import {
   type PlainEvent,
   type SeasonPlace,
   type TreeState,
-  type UndoneWhy,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
@@ -121,9 +120,6 @@ export const DueStore = signalStore(
 
       return {
         look,
-        /** Writes down that work of the season was done on a tree, or was left and why. */
-        tick: ({ treeId, what }: Due, isDone: boolean, why?: UndoneWhy): Promise<boolean> =>
-          book.record({ kind: 'season-work', treeId, act: what, isDone, ...(why && { why }) } as never),
       };
     },
   ),

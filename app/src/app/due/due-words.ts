@@ -1,12 +1,4 @@
-import {
-  day,
-  told,
-  type Due,
-  type DueWhat,
-  type Message,
-  type TreeState,
-  WINDOW_ACTS,
-} from '../../../../core';
+import { day, isWindowAct, told, type Due, type Message, type TreeState } from '../../../../core';
 import type { Words } from '../words/words';
 
 /** What is due is called: work of the year by its name, the rest by the thing. */
@@ -15,9 +7,6 @@ export function dueCalled({ what, thing }: Pick<Due, 'what' | 'thing'>): Message
   const called = `due-thing.${what}` as const;
   return thing ? told(called, { what: told(`fixing.${thing}`) }) : told(called);
 }
-
-const isWindowAct = (what: DueWhat): what is (typeof WINDOW_ACTS)[number] =>
-  (WINDOW_ACTS as readonly string[]).includes(what);
 
 /** By when it is to be done, in a few words. */
 export function whenTold({ what, pressing, from, on, to, bestFrom }: Due): Message {

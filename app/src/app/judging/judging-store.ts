@@ -139,6 +139,12 @@ export const JudgingStore = signalStore(
       return {
         judgingOf: (treeId: string): TreeJudging => store._each().get(treeId)?.() ?? NOTHING,
 
+        /** Whether the last answer is to a state of a tree, and none to a newer one is on its way. */
+        isAnswered(treeId: string, state: TreeState): boolean {
+          const { since } = store._each().get(treeId)?.() ?? NOTHING;
+          return since === undefined && answered.get(treeId)?.state === state;
+        },
+
         /** Takes a better answer to the state that was last answered; an answer to an older one is thrown away. */
         better(treeId: string, state: TreeState, judged: Judged): void {
           if (answered.get(treeId)?.state === state && !waiting.has(treeId)) set(treeId, { judged });

@@ -1,5 +1,6 @@
 import { computed, inject, Injectable } from '@angular/core';
-import { cm, deg, mm, tagOf, told, type Arg, type Message, type ReadField } from '../../../../../core';
+import { told, type Message } from '../../../../../core';
+import { doubtTold, valueOf, type DoubtTold } from '../../judging/doubt-told';
 import { Ponder } from '../../judging/ponder';
 import { Words } from '../../words/words';
 import { BenchStore } from '../bench-store';
@@ -28,34 +29,13 @@ export class LimbDoubts {
   );
 
   /** How sure the verdict is, and which reading would turn it. */
-  readonly doubt = computed<{ level: 'waiting' | 'clear' | 'close'; words: Message } | undefined>(() => {
+  readonly doubt = computed<DoubtTold | undefined>(() => {
     const weighed = this.weighing.now();
     if (weighed.kind === 'waiting')
       return weighed.part ? undefined : { level: 'waiting', words: told('doubt.weighing') };
     const id = this.hand.stem()?.id ?? '';
     const found = weighed.kind === 'answered' ? weighed.answer[id] : undefined;
-    switch (found?.level) {
-      case undefined:
-        return undefined;
-      case 'clear':
-        return { level: 'clear', words: told('doubt.clear') };
-      case 'not-weighed':
-        return { level: 'waiting', words: told('doubt.not-weighed') };
-      case 'close': {
-        if (!found.turn) return { level: 'close', words: told('doubt.close-set') };
-        const { stemId, field, from, to, decision } = found.turn;
-        const args = {
-          reading: told(`reading.${field}`),
-          to: valueOf(field, to),
-          from: valueOf(field, from),
-          then: told(`then.${decision}`),
-        };
-        const tree = this.bench.state()?.tree ?? { stems: [] };
-        return stemId === id
-          ? { level: 'close', words: told('doubt.close-own', args) }
-          : { level: 'close', words: told('doubt.close-other', { ...args, limb: tagOf(tree, stemId) }) };
-      }
-    }
+    return doubtTold(found, id, this.bench.state()?.tree ?? { stems: [] });
   });
 
   /** The nearest reading that would keep a limb that goes. */
@@ -77,19 +57,4 @@ export class LimbDoubts {
     if (['keep', 'frame', 'leader'].includes(verdict.ruling)) return told('doubt.keeping-costs', { price });
     return verdict.ruling === 'out' ? told('doubt.keeping-means', { price }) : undefined;
   });
-}
-
-function valueOf(field: ReadField, value: number): Arg {
-  switch (field) {
-    case 'origin':
-    case 'length':
-      return cm(value);
-    case 'diameter':
-      return mm(value);
-    case 'bearing':
-      return deg((value + 360) % 360);
-    case 'angle':
-    case 'run':
-      return deg(value);
-  }
 }

@@ -1,0 +1,205 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  untracked,
+} from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
+import {
+  bearingOf,
+  compassCalled,
+  far,
+  formOf,
+  layOut,
+  metres,
+  oldWounds,
+  share,
+  told,
+  wallBearing,
+  woodSeason,
+  type Message,
+  type Step,
+  type UndoneWhy,
+} from '../../../../core';
+import { BookStore } from '../book/book-store';
+import { extentOf } from '../drawing/frame';
+import { widestFrom } from '../drawing/card-drawing';
+import type { TreePicture } from '../drawing/tree-picture';
+import { isTickedHere } from '../due/due-words';
+import { Say, Told } from '../words/told';
+import { ChangedTold } from './changed-told';
+import { RoundPicture } from './round-picture';
+import { RoundStore } from './round-store';
+import { mayWait, stemsOf, stepTold, tagTold, waysOf } from './round-words';
+import { StepCloseUp } from './step-close-up';
+import { StepWays, type WaysOpen } from './step-ways';
+
+/** One tree of the round: one act, one picture, and what came of it. */
+@Component({
+  selector: 'eb-at-tree',
+  imports: [ChangedTold, RoundPicture, RouterLink, Say, StepCloseUp, StepWays, Told],
+  templateUrl: './at-tree.html',
+  styleUrl: './at-tree.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class AtTree {
+  readonly round = inject(RoundStore);
+  private readonly book = inject(BookStore);
+  private readonly router = inject(Router);
+
+  /** What is open under the act: another way it was done, why it was left, the doubt, a note. */
+  readonly open = signal<WaysOpen | undefined>(undefined);
+  readonly isClose = signal(false);
+
+  readonly state = computed(() => this.round.at()?.state);
+  readonly step = this.round.step;
+  readonly steps = computed(() => this.round.at()?.steps ?? []);
+  readonly n = computed(() => this.steps().findIndex(({ id }) => id === this.step()?.id) + 1);
+
+  readonly told = computed(() => {
+    const [step, state] = [this.step(), this.state()];
+    if (!step || !state) return undefined;
+    return {
+      tag: tagTold(step, state),
+      words: stepTold(step),
+      ...(step.kind === 'act' ? actTold(step) : dueTold(step)),
+      better: this.better(step),
+      ways: waysOf(step),
+      isTicked: step.kind === 'act' || step.due.what === 'look' || isTickedHere(step.due, this.book.today()),
+    };
+  });
+
+  /** When it would be better done, where its best days are yet to come, and what holds it off: said at the first step of a tree. */
+  private better(step: Step): Message[] {
+    if (!step.due || this.n() !== 1 || this.round.last()) return [];
+    return [mayWait(step), step.due.waits].flatMap((one) => one ?? []);
+  }
+
+  readonly inHand = computed(() => {
+    const step = this.step();
+    return step && stemsOf(step)[0];
+  });
+
+  readonly picture = computed<TreePicture | undefined>(() => {
+    const [state, step] = [this.state(), this.step()];
+    if (!state || state.tree.stems.length === 0) return undefined;
+    const laid = layOut(state.tree);
+    const verdicts = this.round.judged()?.verdicts ?? {};
+    const stays = Object.values(verdicts).flatMap(({ stemId, decision }) =>
+      decision === 'scaffold' || decision === 'leader' ? [stemId] : [],
+    );
+    const wounds = oldWounds(this.book.read(), state.record.id);
+    return {
+      ...{ laid, verdicts, wounds, room: extentOf(laid), season: woodSeason(state.site, state.today) },
+      ...{ day: state.today, acts: step?.kind === 'act' ? [step.act] : [] },
+      named: new Set([...stays, ...(step ? stemsOf(step) : [])]),
+    };
+  });
+
+  readonly isFlat = computed(() => {
+    const state = this.state();
+    return state !== undefined && (formOf(state.form)?.needsWall ?? false);
+  });
+
+  /** A limb is seen from beside it; a flat tree from before its wall; a whole tree from where it is widest. */
+  readonly fromDeg = computed(() => {
+    const [state, id] = [this.state(), this.inHand()];
+    if (!state) return 180;
+    if (this.isFlat()) return (wallBearing(state.site) + 90) % 360;
+    const stem = state.tree.stems.find((one) => one.id === id);
+    return stem && stem.parent.kind !== 'ground'
+      ? (stem.shape.runBearing.value + 90) % 360
+      : widestFrom(layOut(state.tree));
+  });
+
+  /** How much of the tree is off since the round of this winter began, and how much at most. */
+  readonly taken = computed(() => {
+    const [state, judged] = [this.state(), this.round.judged()];
+    const done = state?.round?.done.wood ?? 0;
+    if (!state || !judged || done === 0) return undefined;
+    return told('round.taken', { wood: share(done) });
+  });
+
+  /** Where the next tree is. */
+  readonly next = computed(() => {
+    const [here, next] = [this.state(), this.round.next()?.state];
+    if (!here || !next) return undefined;
+    const { name } = next.record;
+    if (here.site.id !== next.site.id)
+      return { state: next, words: told('round.next-site', { name, site: next.site.name }) };
+    const away = far(here.record.place, next.record.place);
+    if (away < 1) return { state: next, words: told('round.next', { name }) };
+    const way = compassCalled(
+      bearingOf([
+        next.record.place.eastCm - here.record.place.eastCm,
+        next.record.place.northCm - here.record.place.northCm,
+        0,
+      ]),
+    );
+    return { state: next, words: told('round.next-way', { name, far: metres(Math.round(away / 100)), way }) };
+  });
+
+  constructor() {
+    effect(() => {
+      this.step();
+      untracked(() => {
+        this.open.set(undefined);
+        this.isClose.set(false);
+      });
+    });
+  }
+
+  toggle(what: WaysOpen): void {
+    this.open.update((open) => (open === what ? undefined : what));
+  }
+
+  async done(step: Step): Promise<void> {
+    await this.round.done(step);
+  }
+
+  leave(step: Step, why: UndoneWhy): void {
+    void this.round.leave(step, why);
+  }
+
+  to(by: number): void {
+    const step = this.steps()[this.n() - 1 + by];
+    if (step) this.round.show(step.id);
+  }
+
+  async goTo(treeId: string): Promise<void> {
+    await this.round.goTo(treeId);
+    scrollTo(0, 0);
+  }
+
+  async end(): Promise<void> {
+    await this.round.finish();
+    await this.router.navigate(['/round']);
+  }
+}
+
+interface StepTold {
+  where?: Message | undefined;
+  why: readonly Message[];
+  tool?: Message | undefined;
+  holds: readonly Message[];
+  cautions: readonly Message[];
+  isNear: boolean;
+}
+
+function actTold({ line }: Extract<Step, { kind: 'act' }>): StepTold {
+  return {
+    where: line.where,
+    why: line.why ? [line.why] : [],
+    tool: line.tool && told(`tool.${line.tool}`),
+    holds: line.holds,
+    cautions: line.cautions,
+    isNear: line.isNear,
+  };
+}
+
+const dueTold = ({ due }: Extract<Step, { kind: 'due' }>): StepTold => ({
+  ...{ why: [due.why, due.ifNot], holds: [], cautions: [], isNear: false },
+});

@@ -1,0 +1,239 @@
+import { computed, inject } from '@angular/core';
+import { patchState, signalStore, withComputed, withMethods, withState } from '@ngrx/signals';
+import {
+  changedBy,
+  reallyDone,
+  sceneOf,
+  stepsOf,
+  walkingOrder,
+  workLines,
+  type Changed,
+  type Due,
+  type Judgement,
+  type Otherwise,
+  type PlainEvent,
+  type PlannedLine,
+  type RoundSpan,
+  type Step,
+  type TreeState,
+  type UndoneWhy,
+} from '../../../../core';
+import { BookStore } from '../book/book-store';
+import { DueStore } from '../due/due-store';
+import { JudgingStore } from '../judging/judging-store';
+import { TreeWork } from '../tree/tree-work';
+
+/** A tree of a round with its steps. */
+export interface TreeOfRound {
+  state: TreeState;
+  steps: readonly Step[];
+}
+
+/** What was settled last, and the plan of its tree before. */
+interface Settled {
+  treeId: string;
+  step: Step;
+  how: 'done' | 'left';
+  before: readonly PlannedLine[];
+}
+
+interface RoundState {
+  /** The step that is shown, by its name; the first that is open where none is. */
+  shown: string | undefined;
+  last: Settled | undefined;
+}
+
+const NO_EVENTS: readonly PlainEvent[] = [];
+const NO_DUE: readonly Due[] = [];
+
+/** The round: its trees in walking order, the tree one stands at, its steps, and settling them one by one. What is done is in the book alone. */
+export const RoundStore = signalStore(
+  withState<RoundState>({ shown: undefined, last: undefined }),
+  withComputed((store, book = inject(BookStore), judging = inject(JudgingStore), due = inject(DueStore)) => {
+    const cache = new Map<string, { key: readonly unknown[]; steps: readonly Step[] }>();
+
+    const judgedOf = (treeId: string): Judgement | undefined => {
+      const { judged } = judging.judgingOf(treeId);
+      return judged?.kind === 'judged' ? judged : undefined;
+    };
+
+    /** Steps at a tree; worked out anew only where something about it has changed. */
+    function stepsAt(state: TreeState, span: RoundSpan): readonly Step[] {
+      const { id } = state.record;
+      const events = book.read().eventsOf.get(id) ?? NO_EVENTS;
+      const [judged, itsDue] = [judgedOf(id), due.byTree().get(id) ?? NO_DUE];
+      const key = [state, events, judged, itsDue, span];
+      const known = cache.get(id);
+      if (known && key.every((one, i) => one === known.key[i])) return known.steps;
+      const steps = stepsOf({ state, events, judged }, itsDue, span);
+      cache.set(id, { key, steps });
+      return steps;
+    }
+
+    const trees = computed<readonly TreeOfRound[]>(() => {
+      const round = book.round();
+      if (!round) return [];
+      return round.treeIds.flatMap((id) => {
+        const state = book.states().get(id);
+        return state ? [{ state, steps: stepsAt(state, round.span) }] : [];
+      });
+    });
+    const at = computed(
+      () => trees().find(({ state }) => state.record.id === book.round()?.at) ?? trees()[0],
+    );
+    const step = computed(() => {
+      const steps = at()?.steps ?? [];
+      return steps.find(({ id }) => id === store.shown()) ?? steps[0];
+    });
+    const judged = computed(() => {
+      const id = at()?.state.record.id;
+      return id === undefined ? undefined : judgedOf(id);
+    });
+    /** Whether the plan of the tree one stands at is being worked out. */
+    const weighing = computed(() => {
+      const state = at()?.state;
+      return state !== undefined && !judging.isAnswered(state.record.id, state);
+    });
+    /** The next tree in walking order with something to do; none where all is done. */
+    const next = computed<TreeOfRound | undefined>(() => {
+      const all = trees();
+      const here = all.findIndex((tree) => tree === at());
+      return [...all.slice(here + 1), ...all.slice(0, Math.max(0, here))].find(
+        ({ steps }) => steps.length > 0,
+      );
+    });
+    /** What the last thing settled changed of the rest of its tree's plan, once that is weighed. */
+    const changed = computed<Changed | undefined>(() => {
+      const [last, now] = [store.last(), judged()];
+      if (!last || last.step.kind !== 'act' || weighing() || !now) return undefined;
+      const state = at()?.state;
+      if (!state || state.record.id !== last.treeId) return undefined;
+      return changedBy(last.before, planned(state, now), [last.step.id]);
+    });
+    return {
+      trees,
+      at,
+      step,
+      next,
+      judged,
+      weighing,
+      changed,
+      place: computed(() => {
+        const tree = at();
+        return { n: tree ? trees().indexOf(tree) + 1 : 0, of: trees().length };
+      }),
+      stepsAt: () => stepsAt,
+    };
+  }),
+  withMethods((store, book = inject(BookStore), work = inject(TreeWork)) => {
+    /** After a step the one that came after it is shown; the first, where none did. */
+    function settled(step: Step, how: Settled['how']): Settled | undefined {
+      const tree = store.at();
+      const judged = store.judged();
+      return (
+        tree && {
+          ...{ treeId: tree.state.record.id, step, how },
+          before: judged ? planned(tree.state, judged) : [],
+        }
+      );
+    }
+
+    async function settle(step: Step, how: Settled['how'], write: () => Promise<boolean>): Promise<boolean> {
+      const last = settled(step, how);
+      const steps = store.at()?.steps ?? [];
+      const after = steps[steps.findIndex(({ id }) => id === step.id) + 1];
+      if (!(await write())) return false;
+      patchState(store, { last, shown: after?.id });
+      return true;
+    }
+
+    const here = (): string => store.at()?.state.record.id ?? '';
+
+    return {
+      /** Trees of some with steps, site by site in walking order. */
+      treesFor(states: readonly TreeState[], span: RoundSpan): TreeOfRound[] {
+        const found = states
+          .map((state) => ({ state, steps: store.stepsAt()(state, span) }))
+          .filter(({ steps }) => steps.length > 0);
+        const sites = [...new Set(found.map(({ state }) => state.site.id))];
+        return sites.flatMap((site) => {
+          const onSite = found.filter(({ state }) => state.site.id === site);
+          return walkingOrder(onSite.map(({ state }) => state.record.place)).flatMap((i) => onSite[i] ?? []);
+        });
+      },
+      async begin(treeIds: readonly string[], span: RoundSpan): Promise<void> {
+        const [at] = treeIds;
+        if (at === undefined) return;
+        patchState(store, { shown: undefined, last: undefined });
+        await book.keepRound({ began: book.today(), span, treeIds, at });
+      },
+      async finish(): Promise<void> {
+        patchState(store, { shown: undefined, last: undefined });
+        await book.keepRound(undefined);
+      },
+      async goTo(treeId: string): Promise<void> {
+        const round = book.round();
+        patchState(store, { shown: undefined, last: undefined });
+        if (round) await book.keepRound({ ...round, at: treeId });
+      },
+      show(stepId: string): void {
+        patchState(store, { shown: stepId, last: undefined });
+      },
+      /** Writes a step down as it was done, as planned or otherwise. */
+      done(step: Step, otherwise: Otherwise = {}): Promise<boolean> {
+        return settle(step, 'done', () => {
+          if (step.kind === 'act') return work.done(here(), [reallyDone(step.act, otherwise)]);
+          const { what, thing, stemIds } = step.due;
+          const [stemId] = stemIds;
+          if (what === 'look' && thing && stemId !== undefined) return work.lookedAt(here(), stemId, thing);
+          return work.season(step.due, { isDone: true });
+        });
+      },
+      /** Writes down that a step was not done, and why: it is asked about again. */
+      leave(step: Step, why: UndoneWhy): Promise<boolean> {
+        return settle(step, 'left', () =>
+          step.kind === 'act'
+            ? work.left(here(), step.act, { why })
+            : work.season(step.due, { isDone: false, why }),
+        );
+      },
+      /** Leaves what one is not sure of for a year: a limb that was to go is spared, and the rest is weighed with it. */
+      async leaveAYear(step: Step): Promise<void> {
+        const isSpared = step.kind === 'act' && step.act.kind === 'take-out';
+        if (!(await this.leave(step, 'unsure')) || !isSpared) return;
+        const { stemId } = step.act as { stemId: string };
+        await book.record({ kind: 'overruled', treeId: here(), stemId, ruling: 'wait' });
+      },
+      /** What held a limb was let go, the limb came back too far, and it was tied again. */
+      async tiedAgain(step: Step): Promise<boolean> {
+        const act = step.kind === 'act' && step.act.kind === 'let-go' ? step.act : undefined;
+        if (!act) return false;
+        const { stemId, what, atCm } = act;
+        const tied = { kind: 'let-go' as const, treeId: here(), stemId, what, staysOff: false };
+        return settle(step, 'done', () => book.record(atCm === undefined ? tied : { ...tied, atCm }));
+      },
+      /** The limb of a step broke off. */
+      broke(step: Step, stemId: string): Promise<boolean> {
+        return settle(step, 'left', () =>
+          book.record({ kind: 'lost', treeId: here(), stemId, how: 'broke' }),
+        );
+      },
+      note: (text: string, stemId?: string): Promise<boolean> =>
+        book.record({ kind: 'note', treeId: here(), text, ...(stemId !== undefined && { stemId }) }),
+      /** Takes the last entry back, and shows its step again. */
+      async takeBack(): Promise<void> {
+        const last = store.last();
+        await book.undo();
+        patchState(store, { last: undefined, shown: last?.step.id });
+      },
+    };
+  }),
+);
+
+const planned = (state: TreeState, judged: Judgement): PlannedLine[] => {
+  const lines = workLines(sceneOf(state), judged);
+  return judged.plan.acts.flatMap((act, i) => {
+    const line = lines[i];
+    return line ? [{ act, line }] : [];
+  });
+};

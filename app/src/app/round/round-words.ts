@@ -1,0 +1,40 @@
+import { day, told, type Message, type PlannedAct, type Step, type TreeState } from '../../../../core';
+import { dueCalled, limbsTold } from '../due/due-words';
+
+/** The acts of a plan among some steps. */
+export const plannedActs = (steps: readonly Step[]): PlannedAct[] =>
+  steps.flatMap((step) => (step.kind === 'act' ? [step.act] : []));
+
+/** Stems a step is about, the one it is done to first. */
+export const stemsOf = (step: Step): readonly string[] =>
+  step.kind === 'due' ? step.due.stemIds : 'stemId' in step.act ? [step.act.stemId] : [];
+
+/** The name on the tag of what a step is done to; undefined for the whole tree. */
+export function tagTold(step: Step, state: TreeState): string | undefined {
+  if (step.kind === 'act') return step.line.tag;
+  return step.due.stemIds.length > 0 ? limbsTold(step.due, state) : undefined;
+}
+
+/** What is done, in one line. */
+export const stepTold = (step: Step): Message =>
+  step.kind === 'act' ? step.line.words : dueCalled(step.due);
+
+/** When a step would be better done, where its best days are yet to come. */
+export const mayWait = ({ due }: Step): Message | undefined =>
+  due && due.pressing !== 'now' && due.pressing !== 'overdue'
+    ? told('round.better', { on: day(due.on) })
+    : undefined;
+
+/** What may be opened under a step: another way it was done, the doubt about it, its cut close up. What holds wood is not left in doubt. */
+export function waysOf(step: Step): Record<'otherwise' | 'unsure' | 'close', boolean> {
+  if (step.kind === 'due') return { otherwise: false, unsure: false, close: false };
+  const { act } = step;
+  const isAboutLimb = 'stemId' in act && act.kind !== 'stake';
+  const isFixed =
+    act.kind === 'let-go' || act.kind === 'loosen' || act.kind === 'move' || act.kind === 'stake';
+  return {
+    otherwise: isAboutLimb,
+    unsure: !isFixed,
+    close: act.kind === 'take-out' || (act.kind === 'shorten' && act.bud !== undefined),
+  };
+}

@@ -1,0 +1,72 @@
+import { inject, Injectable } from '@angular/core';
+import {
+  doneOn,
+  draftOf,
+  isWindowAct,
+  type Due,
+  type FixingKind,
+  type PlannedAct,
+  type UndoneWhy,
+} from '../../../../core';
+import { BookStore } from '../book/book-store';
+
+/** What is written down beside an act: its day, ISO, today where none is said; who did it; and some words. */
+export interface Beside {
+  on?: string;
+  by?: string;
+  text?: string;
+}
+
+/** Work on any tree of the book, written down as it was done or left: the tree follows from it. */
+@Injectable()
+export class TreeWork {
+  private readonly book = inject(BookStore);
+
+  /** Writes acts of a plan down as done, with the tree as they leave it. */
+  async done(treeId: string, acts: readonly PlannedAct[], { on, by }: Beside = {}): Promise<boolean> {
+    const day = on ?? this.book.today();
+    const { trees, eventsOf } = this.book.read();
+    const record = trees.find((tree) => tree.record.id === treeId)?.record;
+    if (!record) return false;
+    const before = (eventsOf.get(treeId) ?? []).filter(({ happenedOn }) => happenedOn <= day);
+    const done = doneOn(treeId, draftOf(record, before), acts);
+    return this.book.record({ ...done, ...(by && { by }) }, day);
+  }
+
+  /** Writes down that an act was not done, and why: it is asked about again. */
+  left(
+    treeId: string,
+    act: PlannedAct,
+    { why, on, text }: { why: UndoneWhy } & Omit<Beside, 'by'>,
+  ): Promise<boolean> {
+    return this.book.record(
+      {
+        ...{ kind: 'left-undone', treeId, actId: act.id, why },
+        ...('stemId' in act && { stemId: act.stemId }),
+        ...(text && { text }),
+      },
+      on,
+    );
+  }
+
+  /** Writes down that work of the season was done on a tree, or was left and why. */
+  season(
+    { treeId, what }: Pick<Due, 'treeId' | 'what'>,
+    { isDone, why }: { isDone: boolean; why?: UndoneWhy | undefined },
+  ): Promise<boolean> {
+    if (!isWindowAct(what)) return Promise.resolve(false);
+    return this.book.record({ kind: 'season-work', treeId, act: what, isDone, ...(why && { why }) });
+  }
+
+  /** Writes down that what is fixed to a stem was looked at today, and was well. */
+  lookedAt(treeId: string, stemId: string, what: FixingKind): Promise<boolean> {
+    const stem = this.book
+      .states()
+      .get(treeId)
+      ?.tree.stems.find(({ id }) => id === stemId);
+    if (!stem?.fixings) return Promise.resolve(false);
+    const lookedOn = this.book.today();
+    const fixings = stem.fixings.map((one) => (one.what === what ? { ...one, lookedOn } : one));
+    return this.book.record({ kind: 'visit', treeId, stems: { [stemId]: { fixings } } });
+  }
+}
