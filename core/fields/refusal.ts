@@ -18,6 +18,7 @@ export type RefusalCode =
   | 'refused.keys'
   | 'refused.seasons'
   | 'refused.act-name'
+  | 'refused.photo'
   | 'refused.words';
 
 /** Why a value is refused, in words that are told where they are shown. */

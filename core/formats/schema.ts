@@ -1,16 +1,20 @@
 import { number, string, type ISchema } from 'yup';
-import { id, isPlainId, listOf, record, shape, text } from '../fields/fields';
+import { id, isPlainId, listOf, maybe, record, shape, text } from '../fields/fields';
 import { refused } from '../fields/refusal';
 import { eventSchema } from '../history/events';
 import { treeRecord } from '../history/tree-record';
 import { siteSchema } from '../sites/site';
 import { MOST_STEMS } from '../tree/stem-readings';
 import { MOST_CELL } from '../tree/draft-visit';
-import { FILE_FORMAT, FILE_VERSION } from './yard-file';
+import { FILE_FORMAT, FILE_VERSION, LONGEST_PHOTO } from './yard-file';
 
 const site = siteSchema.shape({ trees: listOf(treeRecord, 5000) });
 
 const cells = record(text(MOST_CELL), isPlainId, 40, refused('refused.keys', { most: 40 }));
+
+/** A JPEG as base64: its first three bytes are always the same. */
+const photo = text(LONGEST_PHOTO).matches(/^\/9j\/[A-Za-z0-9+/]*={0,2}$/, refused('refused.photo'));
+const MOST_PHOTOS = 2000;
 
 /** A file of a version whose events are of a shape. */
 export const fileOf = <E>(version: number, event: ISchema<E>) =>
@@ -31,6 +35,7 @@ export const fileOf = <E>(version: number, event: ISchema<E>) =>
       5000,
       refused('refused.keys', { most: 5000 }),
     ),
+    photos: maybe(record(photo, isPlainId, MOST_PHOTOS, refused('refused.keys', { most: MOST_PHOTOS }))),
   });
 
 /** The shape of a yard file. What links its parts to each other is checked in `links.ts`. */

@@ -14,6 +14,7 @@ import { letGo } from './events/let-go';
 import { lost } from './events/lost';
 import { note } from './events/note';
 import { overruled } from './events/overruled';
+import { photo } from './events/photo';
 import { rulesSet } from './events/rules-set';
 import { rowAdded } from './events/row-added';
 import { schoolChosen } from './events/school-chosen';
@@ -58,6 +59,7 @@ export const EVENTS = {
   cracked,
   lost,
   note,
+  photo,
   'stage-seen': stageSeen,
   'season-work': seasonWork,
   'left-undone': leftUndone,

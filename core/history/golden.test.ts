@@ -55,15 +55,20 @@ describe('the golden book', () => {
     expect(treesOf(readGolden('book-4'))).toEqual(readOnly(JSON.parse(golden('trees-4'))));
   });
 
+  it('of the fifth version comes up to the same trees', () => {
+    expect(treesOf(readGolden('book-5'))).toEqual(readOnly(JSON.parse(golden('trees-5'))));
+  });
+
   it('of today folds to the same trees for ever, written out and read again too', () => {
-    const file = readGolden('book-5');
+    const file = readGolden('book-6');
     expect(treesOf(file)).toEqual(readOnly(JSON.parse(golden('trees-5'))));
     const again = readYardFile(writeYardFile(file));
+    expect(again.kind === 'good' && again.file.photos).toEqual({ 'p-1': '/9j/4AAQSkZJRg==' });
     expect(again.kind === 'good' && treesOf(again.file)).toEqual(readOnly(JSON.parse(golden('trees-5'))));
   });
 
   it('of today holds every kind of event, of two devices, undone and redone', () => {
-    const { events } = readGolden('book-5');
+    const { events } = readGolden('book-6');
     const kinds = new Set(events.map(({ kind }) => kind));
     expect([...kinds].sort()).toEqual([...EVENT_KINDS, 'amend', 'withdraw'].sort());
     expect(new Set(events.map(({ device }) => device)).size).toBe(2);

@@ -1,5 +1,11 @@
-import { ErrorHandler, provideBrowserGlobalErrorListeners, type ApplicationConfig } from '@angular/core';
+import {
+  ErrorHandler,
+  isDevMode,
+  provideBrowserGlobalErrorListeners,
+  type ApplicationConfig,
+} from '@angular/core';
 import { provideRouter, TitleStrategy, withComponentInputBinding, withRouterConfig } from '@angular/router';
+import { provideServiceWorker } from '@angular/service-worker';
 import { provideBook } from './book/provide-book';
 import { routes } from './app.routes';
 import { PageTold } from './shell/page-told';
@@ -14,6 +20,11 @@ export const appConfig: ApplicationConfig = {
       withComponentInputBinding(),
       withRouterConfig({ paramsInheritanceStrategy: 'always' }),
     ),
+    // Kept for use without a signal once the page has drawn what it came for.
+    provideServiceWorker('ngsw-worker.js', {
+      enabled: !isDevMode(),
+      registrationStrategy: 'registerWhenStable:5000',
+    }),
     { provide: TitleStrategy, useClass: PageTold },
     { provide: ErrorHandler, useExisting: ShownErrors },
   ],

@@ -30,7 +30,7 @@ import {
   type TreeState,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
-import { draftsOf } from '../book/book-db';
+import { draftsOf } from '../book/yard-db';
 import { BOOK_WORLD } from '../book/book-world';
 import { extentOf } from '../drawing/frame';
 import type { TreePicture } from '../drawing/tree-picture';

@@ -4,12 +4,10 @@ import {
   eventsFrom2,
   eventTroubles,
   latestClock,
-  mergeBooks,
   nextClock,
   told,
   type Book,
   type BookEvent,
-  type DraftCells,
   type Event1,
   type Event2,
   type EventBody,
@@ -39,19 +37,27 @@ export interface KeptWeather {
   weather: Weather;
 }
 
+/** A photograph, by the name its entry gives it: JPEG as base64, as a file has it. */
+export interface KeptPhoto {
+  yardId: string;
+  id: string;
+  jpeg: string;
+}
+
 interface BookSchema extends DBSchema {
   yards: { key: string; value: Yard };
   events: { key: [string, string]; value: { yardId: string; event: BookEvent }; indexes: { yard: string } };
   drafts: { key: [string, string, string, string]; value: DraftCell; indexes: { yard: string } };
   settings: { key: string; value: string };
   weather: { key: [string, string]; value: KeptWeather; indexes: { yard: string } };
+  photos: { key: [string, string]; value: KeptPhoto; indexes: { yard: string } };
 }
 
 export type BookDb = IDBPDatabase<BookSchema>;
 
 const NAME = 'eager-bough';
-const VERSION = 5;
-const STRICT = { durability: 'strict' } as const;
+const VERSION = 6;
+export const STRICT = { durability: 'strict' } as const;
 
 /** What is told of the store itself, besides what is in it. */
 export interface StoreNews {
@@ -68,6 +74,10 @@ export async function openBookDb(name = NAME, news = NO_NEWS): Promise<BookDb> {
   try {
     return await openDB<BookSchema>(name, VERSION, {
       async upgrade(db, from, _, tx) {
+        if (from < 6) {
+          const photos = db.createObjectStore('photos', { keyPath: ['yardId', 'id'] });
+          photos.createIndex('yard', 'yardId');
+        }
         if (from < 5) {
           const weather = db.createObjectStore('weather', { keyPath: ['yardId', 'siteId'] });
           weather.createIndex('yard', 'yardId');
@@ -146,6 +156,12 @@ export class NotWritten extends Error {
   }
 }
 
+/** What is kept in one go with an event: draft cells that it enters, and the picture of a photograph. */
+export interface WithIt {
+  spent?: readonly DraftCell[];
+  jpeg?: string | undefined;
+}
+
 /**
  * Writes an event at the end of the book. Its sequence and the book's clock are taken within the transaction, so two tabs
  * of one device never share one. Draft cells given are taken out in the same transaction: readings are never in both
@@ -158,9 +174,9 @@ export async function appendEvent(
   body: EventBody,
   happenedOn: string,
   hand: Hand,
-  spent: readonly DraftCell[] = [],
+  { spent = [], jpeg }: WithIt = {},
 ): Promise<BookEvent> {
-  const tx = db.transaction(['events', 'drafts', 'settings'], 'readwrite', STRICT);
+  const tx = db.transaction(['events', 'drafts', 'settings', 'photos'], 'readwrite', STRICT);
   const settings = tx.objectStore('settings');
   const [sequenceKey, clockKey] = [`sequence of ${yardId}`, `clock of ${yardId}`];
   const sequence = Number((await settings.get(sequenceKey)) ?? '0') + 1;
@@ -187,6 +203,8 @@ export async function appendEvent(
   void settings.put(String(sequence), sequenceKey);
   void settings.put(String(clock), clockKey);
   void tx.objectStore('events').add({ yardId, event });
+  if (jpeg !== undefined && event.kind === 'photo')
+    void tx.objectStore('photos').put({ yardId, id: event.photo, jpeg });
   spent.forEach((cell, i) => {
     // A cell that another tab has typed in since is left alone.
     if (kept[i]?.text === cell.text) void drafts.delete(keyOf(cell));
@@ -198,20 +216,6 @@ export async function appendEvent(
 const keyOf = ({ yardId, treeId, row, field }: DraftCell): [string, string, string, string] => [
   ...([yardId, treeId, row, field] as const),
 ];
-
-/** Where a yard's clock is kept already, moves it past events that are taken in. */
-async function moveClockOn(
-  settings: {
-    get(key: string): Promise<string | undefined>;
-    put(value: string, key: string): Promise<unknown>;
-  },
-  yardId: string,
-  events: readonly BookEvent[],
-): Promise<void> {
-  const key = `clock of ${yardId}`;
-  const kept = await settings.get(key);
-  if (kept !== undefined) await settings.put(String(Math.max(Number(kept), latestClock(events))), key);
-}
 
 async function latestClockOf(
   events: { index(name: 'yard'): { getAll(yardId: string): Promise<{ event: BookEvent }[]> } },
@@ -233,91 +237,3 @@ export async function dropCells(db: BookDb, cells: readonly DraftCell[]): Promis
   for (const { yardId, treeId, row, field } of cells) void tx.store.delete([yardId, treeId, row, field]);
   await tx.done;
 }
-
-/** Puts a whole yard in place of whatever was kept under its id, in one transaction. */
-export async function replaceYard(
-  db: BookDb,
-  book: Book,
-  drafts: Readonly<Record<string, DraftCells>>,
-): Promise<void> {
-  const yardId = book.yard.id;
-  const tx = db.transaction(['yards', 'events', 'drafts', 'settings'], 'readwrite', STRICT);
-  const events = tx.objectStore('events');
-  const cells = tx.objectStore('drafts');
-  await moveClockOn(tx.objectStore('settings'), yardId, book.events);
-  const [oldEvents, oldCells] = await Promise.all([
-    events.index('yard').getAllKeys(yardId),
-    cells.index('yard').getAllKeys(yardId),
-  ]);
-  for (const key of oldEvents) void events.delete(key);
-  for (const key of oldCells) void cells.delete(key);
-  void tx.objectStore('yards').put(book.yard);
-  for (const event of book.events) void events.put({ yardId, event });
-  for (const cell of cellsOf(yardId, drafts)) void cells.put(cell);
-  await tx.done;
-}
-
-/** Takes a yard out of the store, with its entries, its half-typed readings and all that is kept under its name. */
-export async function dropYard(db: BookDb, yardId: string): Promise<void> {
-  const tx = db.transaction(['yards', 'events', 'drafts', 'settings', 'weather'], 'readwrite', STRICT);
-  const [events, cells, settings, weather] = await Promise.all([
-    tx.objectStore('events').index('yard').getAllKeys(yardId),
-    tx.objectStore('drafts').index('yard').getAllKeys(yardId),
-    tx.objectStore('settings').getAllKeys(),
-    tx.objectStore('weather').index('yard').getAllKeys(yardId),
-  ]);
-  for (const key of events) void tx.objectStore('events').delete(key);
-  for (const key of cells) void tx.objectStore('drafts').delete(key);
-  for (const key of weather) void tx.objectStore('weather').delete(key);
-  for (const key of settings) if (key.endsWith(` of ${yardId}`)) void tx.objectStore('settings').delete(key);
-  void tx.objectStore('yards').delete(yardId);
-  await tx.done;
-}
-
-/** Adds what a file has and the store has not: its events by id, its sites and trees, its cells where none is typed. */
-export async function mergeYard(
-  db: BookDb,
-  file: Book,
-  drafts: Readonly<Record<string, DraftCells>>,
-): Promise<void> {
-  const yardId = file.yard.id;
-  const tx = db.transaction(['yards', 'events', 'drafts', 'settings'], 'readwrite', STRICT);
-  await moveClockOn(tx.objectStore('settings'), yardId, file.events);
-  const events = tx.objectStore('events');
-  const cells = tx.objectStore('drafts');
-  const kept = await tx.objectStore('yards').get(yardId);
-  const { yard } = kept ? mergeBooks({ yard: kept, events: [] }, { yard: file.yard, events: [] }) : file;
-  void tx.objectStore('yards').put(yard);
-  for (const event of file.events) {
-    if ((await events.getKey([yardId, event.id])) === undefined) void events.add({ yardId, event });
-  }
-  for (const cell of cellsOf(yardId, drafts)) {
-    const key: [string, string, string, string] = [yardId, cell.treeId, cell.row, cell.field];
-    if ((await cells.getKey(key)) === undefined) void cells.add(cell);
-  }
-  await tx.done;
-}
-
-/** Draft cells of a file as the store keeps them. */
-export function cellsOf(yardId: string, drafts: Readonly<Record<string, DraftCells>>): DraftCell[] {
-  return Object.entries(drafts).flatMap(([treeId, rows]) =>
-    Object.entries(rows).flatMap(([row, fields]) =>
-      Object.entries(fields).map(([field, text]) => ({ yardId, treeId, row, field, text })),
-    ),
-  );
-}
-
-/** Draft cells by tree, row and field, as a file has them. No name among them is found that was not put there. */
-export function draftsOf(
-  cells: readonly DraftCell[],
-): Record<string, Record<string, Record<string, string>>> {
-  const drafts = bare<Record<string, Record<string, string>>>();
-  for (const { treeId, row, field, text } of cells) {
-    const rows = (drafts[treeId] ??= bare());
-    (rows[row] ??= bare())[field] = text;
-  }
-  return drafts;
-}
-
-/** An object with no names but those it is given. */
-const bare = <T>(): Record<string, T> => Object.create(null) as Record<string, T>;

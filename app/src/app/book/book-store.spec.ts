@@ -125,7 +125,7 @@ describe('the book', () => {
     const store = await openTab();
     await store.record({ kind: 'note', treeId: 'weir', text: 'Dry <b>week</b>.' });
     const before = await hashOfStore(db);
-    const examined = await store.examine(store.readFile(store.exportText()));
+    const examined = await store.examine(store.readFile((await store.exportText()) ?? ''));
     expect(examined.effect).toMatchObject({ kind: 'merges', newEvents: 0 });
     if (examined.read.kind !== 'good') throw new Error('refused its own export');
     await store.keepImport(examined.read.file, 'merge');

@@ -1,7 +1,6 @@
 import { DOCUMENT, inject } from '@angular/core';
 import { patchState, signalStore, withHooks, withMethods } from '@ngrx/signals';
 import type { Units } from '../../../../core';
-import { replaceYard } from './book-db';
 import { BOOK_WORLD } from './book-world';
 import { withDrafts } from './with-drafts';
 import { withEvents } from './with-events';
@@ -11,6 +10,7 @@ import { withSettings } from './with-settings';
 import { withShelf } from './with-shelf';
 import { withWeather } from './with-weather';
 import { withYards } from './with-yards';
+import { replaceYard } from './yard-db';
 
 /**
  * The book that is open: its events, half-typed readings, and everything derived from them. It is not one for the whole

@@ -9,7 +9,7 @@ import {
   type TreeState,
   type WeatherOf,
 } from '../../../../core';
-import { appendEvent, type BookDb, type DraftCell, type Hand } from './book-db';
+import { appendEvent, type BookDb, type DraftCell, type Hand, type WithIt } from './book-db';
 import type { BookState } from './book-state';
 
 /** Entries after which the yard may be called otherwise. */
@@ -22,6 +22,7 @@ export function withEvents() {
       state: type<BookState>(),
       methods: type<{
         today(): string;
+        _db(): Promise<BookDb>;
         _keep<T>(what: string, run: (db: BookDb) => Promise<T>, then?: (done: T) => void): Promise<boolean>;
         _hand(): Hand;
         _nextName(what: string): string;
@@ -48,17 +49,19 @@ export function withEvents() {
       };
     }),
     withMethods((store) => {
-      /** Writes an event; on failure nothing changes on screen either. */
-      async function record(
+      const record = (
         body: EventBody,
-        happenedOn = store.today(),
+        happenedOn?: string,
         spent: readonly DraftCell[] = [],
-      ): Promise<boolean> {
+      ): Promise<boolean> => write(body, happenedOn ?? store.today(), { spent });
+
+      /** Writes an event; on failure nothing changes on screen either. */
+      async function write(body: EventBody, happenedOn: string, withIt: WithIt): Promise<boolean> {
         const yardId = store.yard().id;
-        const gone = new Set(spent);
+        const gone = new Set(withIt.spent);
         return store._keep(
           store._nextName('entry'),
-          (db) => appendEvent(db, yardId, body, happenedOn, store._hand(), spent),
+          (db) => appendEvent(db, yardId, body, happenedOn, store._hand(), withIt),
           (event) => {
             patchState(store, ({ events, cells }) => ({
               events: [...events, event],
@@ -71,6 +74,15 @@ export function withEvents() {
       }
       return {
         record,
+        /** Writes down a photograph of a tree, or of one of its limbs, with its picture: JPEG as base64. */
+        photographed(treeId: string, jpeg: string, stemId?: string): Promise<boolean> {
+          const about = { treeId, ...(stemId !== undefined && { stemId }) };
+          return write({ kind: 'photo', photo: store._hand().newId(), ...about }, store.today(), { jpeg });
+        },
+        /** The picture of a photograph, JPEG as base64; undefined where it is not here. */
+        async photoOf(photo: string): Promise<string | undefined> {
+          return (await (await store._db()).get('photos', [store.yard().id, photo]))?.jpeg;
+        },
         async undo(): Promise<void> {
           const { undo } = store.undoable();
           if (undo) await record({ kind: 'withdraw', target: undo.id });

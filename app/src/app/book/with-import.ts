@@ -10,10 +10,11 @@ import {
   type ReadFile,
   type YardFile,
 } from '../../../../core';
-import { draftsOf, mergeYard, readYard, replaceYard, type BookDb } from './book-db';
+import { readYard, type BookDb } from './book-db';
 import type { Before, BookState } from './book-state';
 import { BOOK_WORLD } from './book-world';
 import type { FileReading } from './file-reader';
+import { draftsOf, mergeYard, readPhotos, replaceYard } from './yard-db';
 
 /** A file looked at before anything is kept. */
 export interface Examined {
@@ -29,51 +30,61 @@ export function withImport() {
       methods: type<{
         _db(): Promise<BookDb>;
         _keepYard(
-          file: Pick<YardFile, 'yard' | 'events' | 'drafts'>,
+          file: Pick<YardFile, 'yard' | 'events' | 'drafts' | 'photos'>,
           write: typeof replaceYard,
         ): Promise<boolean>;
       }>(),
     },
-    withMethods((store, world = inject(BOOK_WORLD)) => ({
-      /** The open yard as the text of a file. */
-      exportText(): string {
-        return writeYardFile({ yard: store.yard(), events: store.events(), drafts: draftsOf(store.cells()) });
-      },
+    withMethods((store, world = inject(BOOK_WORLD)) => {
+      const openYard = () => ({ yard: store.yard(), events: store.events(), cells: store.cells() });
+      return {
+        /** A yard as the text of a file, the open one where none is named; undefined where it is not kept here. */
+        async exportText(yardId = store.yard().id): Promise<string | undefined> {
+          const db = await store._db();
+          // What stands on screen goes out, though it could not be kept.
+          const kept = yardId === store.yard().id ? openYard() : await readYard(db, yardId);
+          const photos = await readPhotos(db, yardId).catch(() => ({}));
+          return (
+            kept &&
+            writeYardFile({ yard: kept.yard, events: kept.events, drafts: draftsOf(kept.cells), photos })
+          );
+        },
 
-      readFile: (text: string): FileReading => world.readFile(text),
+        readFile: (text: string): FileReading => world.readFile(text),
 
-      /** Says what keeping a file that was read would do. Changes nothing. */
-      async examine({ done }: FileReading): Promise<Examined> {
-        const read = await done;
-        if (read.kind === 'refused') return { read };
-        const kept = await readYard(await store._db(), read.file.yard.id);
-        return { read, effect: importEffect(read.file, kept) };
-      },
+        /** Says what keeping a file that was read would do. Changes nothing. */
+        async examine({ done }: FileReading): Promise<Examined> {
+          const read = await done;
+          if (read.kind === 'refused') return { read };
+          const kept = await readYard(await store._db(), read.file.yard.id);
+          return { read, effect: importEffect(read.file, kept) };
+        },
 
-      /** Keeps an examined file: as a new yard, merged by event id into the one of its name, or in its place. */
-      async keepImport(file: YardFile, how: 'add' | 'merge' | 'replace'): Promise<void> {
-        const kept = await readYard(await store._db(), file.yard.id);
-        if (!(await store._keepYard(file, how === 'merge' ? mergeYard : replaceYard)) || !kept) return;
-        const { yard, events, cells } = kept;
-        const brought = new Set(file.events.map(({ id }) => id));
-        patchState(store, { before: { yard, events, drafts: draftsOf(cells), brought } });
-      },
+        /** Keeps an examined file: as a new yard, merged by event id into the one of its name, or in its place. */
+        async keepImport(file: YardFile, how: 'add' | 'merge' | 'replace'): Promise<void> {
+          const kept = await readYard(await store._db(), file.yard.id);
+          if (!(await store._keepYard(file, how === 'merge' ? mergeYard : replaceYard)) || !kept) return;
+          const { yard, events, cells } = kept;
+          const brought = new Set(file.events.map(({ id }) => id));
+          patchState(store, { before: { yard, events, drafts: draftsOf(cells), brought } });
+        },
 
-      /** Puts the yard back as it was before the last import; what was written since, in whatever tab, stays. */
-      async putBack(): Promise<void> {
-        const was = store.before();
-        if (!was) return;
-        const now = await readYard(await store._db(), was.yard.id);
-        if (await store._keepYard(now ? putBackUnder(was, now) : was, replaceYard)) {
-          patchState(store, { before: undefined });
-        }
-      },
-    })),
+        /** Puts the yard back as it was before the last import; what was written since, in whatever tab, stays. */
+        async putBack(): Promise<void> {
+          const was = store.before();
+          if (!was) return;
+          const now = await readYard(await store._db(), was.yard.id);
+          if (await store._keepYard(now ? putBackUnder(was, now) : was, replaceYard)) {
+            patchState(store, { before: undefined });
+          }
+        },
+      };
+    }),
   );
 }
 
 /** A yard as it was before an import, with what was written since and the trees that is about. */
-function putBackUnder(was: Before, now: Book): Pick<YardFile, 'yard' | 'events' | 'drafts'> {
+function putBackUnder(was: Before, now: Book): Pick<YardFile, 'yard' | 'events' | 'drafts' | 'photos'> {
   const known = new Set([...was.brought, ...was.events.map(({ id }) => id)]);
   const since = now.events.filter(({ id }) => !known.has(id));
   const about = new Set(since.flatMap((event) => ('treeId' in event ? [event.treeId] : [])));

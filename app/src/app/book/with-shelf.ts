@@ -2,11 +2,12 @@ import { inject } from '@angular/core';
 import { patchState, signalStoreFeature, withMethods, withState } from '@ngrx/signals';
 import { formatISO } from 'date-fns';
 import { readBook, RULE_SET, told, type YardFile } from '../../../../core';
-import { readYard, type BookDb, type Hand, type replaceYard } from './book-db';
+import { readYard, type BookDb, type Hand } from './book-db';
 import { CLOSED_BOOK, type Stands } from './book-state';
 import { BOOK_WORLD } from './book-world';
 import { withKeeping } from './keeping';
 import { nameKey, shelfKey } from './shelf-keys';
+import type { replaceYard } from './yard-db';
 
 /** The store's own ways to what is kept: opening it, writing to it, and showing a yard as it is kept there. */
 export function withShelf() {
@@ -92,11 +93,11 @@ export function withShelf() {
 
       /** Keeps a yard and opens it; where it could not be kept, the one that is open stays open. */
       async function _keepYard(
-        file: Pick<YardFile, 'yard' | 'events' | 'drafts'>,
+        file: Pick<YardFile, 'yard' | 'events' | 'drafts' | 'photos'>,
         write: typeof replaceYard,
       ): Promise<boolean> {
         const { id } = file.yard;
-        if (!(await _keep(`yard ${id}`, (db) => write(db, file, file.drafts)))) return false;
+        if (!(await _keep(`yard ${id}`, (db) => write(db, file, file.drafts, file.photos)))) return false;
         await _keep('setting yard', (db) => db.put('settings', id, 'yard'));
         await _listYards();
         await _show(id);

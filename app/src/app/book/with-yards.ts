@@ -1,10 +1,11 @@
 import { inject } from '@angular/core';
 import { patchState, signalStoreFeature, type, withMethods } from '@ngrx/signals';
 import type { Site, YardFile } from '../../../../core';
-import { dropYard, replaceYard, type BookDb } from './book-db';
+import type { BookDb } from './book-db';
 import type { BookState, Stands } from './book-state';
 import { BOOK_WORLD } from './book-world';
 import { shelfKey } from './shelf-keys';
+import { dropYard, replaceYard } from './yard-db';
 
 /** The yard that ships with the application, by its id. */
 export const DEMO_YARD = 'demo-yard';
@@ -18,7 +19,7 @@ export function withYards() {
         _db(): Promise<BookDb>;
         _keep<T>(what: string, run: (db: BookDb) => Promise<T>): Promise<boolean>;
         _keepYard(
-          file: Pick<YardFile, 'yard' | 'events' | 'drafts'>,
+          file: Pick<YardFile, 'yard' | 'events' | 'drafts' | 'photos'>,
           write: typeof replaceYard,
         ): Promise<boolean>;
         _listYards(): Promise<void>;

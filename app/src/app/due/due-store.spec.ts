@@ -1,7 +1,7 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { NO_WEATHER, seasonPlace, type Due, type EventBody, type TreeState } from '../../../../core';
+import { NO_WEATHER, seasonPlace, type Due, type TreeState } from '../../../../core';
 import { treeOf, type TestTree } from '../../../../core/testing/trees';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';

@@ -4,6 +4,7 @@ import { bodyOf, told, waysOf, type Message, type PlainEvent, type StemId } from
 import { BookStore } from '../book/book-store';
 import { DayField } from '../fields/day-field';
 import { NoSuchTree } from '../tree/no-such-tree';
+import { PhotoTaken } from './photo-taken';
 import { TreeStore } from '../tree/tree-store';
 import { Say, Told } from '../words/told';
 
@@ -11,7 +12,7 @@ import { Say, Told } from '../words/told';
 interface Entry {
   event: PlainEvent;
   words: Message;
-  /** What is written, where it is a note, and the limb it is about. */
+  /** What is written, where it is a note, and the limb a note or a photograph is about. */
   note: string | undefined;
   limb: string | undefined;
 }
@@ -27,7 +28,7 @@ function listed(event: PlainEvent, words: Message): Message {
 /** A tree's book: every visit, work and note on its day, the last first. A day can be set right, an entry taken back. */
 @Component({
   selector: 'eb-tree-book-page',
-  imports: [DayField, NoSuchTree, RouterLink, Say, Told],
+  imports: [DayField, NoSuchTree, PhotoTaken, RouterLink, Say, Told],
   templateUrl: './tree-book-page.html',
   styleUrl: './tree-book-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -48,7 +49,8 @@ export class TreeBookPage {
         const words = waysOf(event.kind).told?.(event);
         if (!words) return [];
         const note = event.kind === 'note' ? event : undefined;
-        const limb = note?.stemId === undefined ? undefined : this.tree.tagOf(note.stemId);
+        const about = event.kind === 'note' || event.kind === 'photo' ? event.stemId : undefined;
+        const limb = about === undefined ? undefined : this.tree.tagOf(about);
         return [{ event, words: listed(event, words), note: note?.text, limb }];
       })
       .reverse();

@@ -35,6 +35,8 @@ interface Settled {
   step: Step;
   how: 'done' | 'left';
   before: readonly PlannedLine[];
+  /** The entries it was written down with. */
+  eventIds: readonly string[];
 }
 
 interface RoundState {
@@ -126,28 +128,34 @@ export const RoundStore = signalStore(
     };
   }),
   withMethods((store, book = inject(BookStore), work = inject(TreeWork)) => {
-    /** After a step the one that came after it is shown; the first, where none did. */
-    function settled(step: Step, how: Settled['how']): Settled | undefined {
+    /** Writes what settles a step, one entry after another; after it the step that came next is shown, the first where none did. */
+    async function settle(
+      step: Step,
+      how: Settled['how'],
+      ...writes: readonly (() => Promise<boolean>)[]
+    ): Promise<boolean> {
       const tree = store.at();
+      if (!tree) return false;
       const judged = store.judged();
-      return (
-        tree && {
-          ...{ treeId: tree.state.record.id, step, how },
-          before: judged ? planned(tree.state, judged) : [],
-        }
-      );
-    }
-
-    async function settle(step: Step, how: Settled['how'], write: () => Promise<boolean>): Promise<boolean> {
-      const last = settled(step, how);
-      const steps = store.at()?.steps ?? [];
-      const after = steps[steps.findIndex(({ id }) => id === step.id) + 1];
-      if (!(await write())) return false;
+      const before = judged ? planned(tree.state, judged) : [];
+      const after = tree.steps[tree.steps.findIndex(({ id }) => id === step.id) + 1];
+      const known = book.events().length;
+      for (const write of writes) if (!(await write())) return false;
+      const eventIds = book
+        .events()
+        .slice(known)
+        .flatMap(({ id, device }) => (device === book.device() ? [id] : []));
+      const last = { treeId: tree.state.record.id, step, how, before, eventIds };
       patchState(store, { last, shown: after?.id });
       return true;
     }
 
     const here = (): string => store.at()?.state.record.id ?? '';
+
+    const left = (step: Step, why: UndoneWhy): Promise<boolean> =>
+      step.kind === 'act'
+        ? work.left(here(), step.act, { why })
+        : work.season(step.due, { isDone: false, why });
 
     return {
       /** Trees of some with steps, site by site in walking order. */
@@ -190,19 +198,16 @@ export const RoundStore = signalStore(
         });
       },
       /** Writes down that a step was not done, and why: it is asked about again. */
-      leave(step: Step, why: UndoneWhy): Promise<boolean> {
-        return settle(step, 'left', () =>
-          step.kind === 'act'
-            ? work.left(here(), step.act, { why })
-            : work.season(step.due, { isDone: false, why }),
-        );
-      },
+      leave: (step: Step, why: UndoneWhy): Promise<boolean> => settle(step, 'left', () => left(step, why)),
       /** Leaves what one is not sure of for a year: a limb that was to go is spared, and the rest is weighed with it. */
-      async leaveAYear(step: Step): Promise<void> {
-        const isSpared = step.kind === 'act' && step.act.kind === 'take-out';
-        if (!(await this.leave(step, 'unsure')) || !isSpared) return;
-        const { stemId } = step.act as { stemId: string };
-        await book.record({ kind: 'overruled', treeId: here(), stemId, ruling: 'wait' });
+      leaveAYear(step: Step): Promise<boolean> {
+        const spared = step.kind === 'act' && step.act.kind === 'take-out' ? step.act.stemId : undefined;
+        const spare = (stemId: string) => (): Promise<boolean> =>
+          book.record({ kind: 'overruled', treeId: here(), stemId, ruling: 'wait' });
+        const unsure = (): Promise<boolean> => left(step, 'unsure');
+        return spared === undefined
+          ? settle(step, 'left', unsure)
+          : settle(step, 'left', unsure, spare(spared));
       },
       /** What held a limb was let go, the limb came back too far, and it was tied again. */
       async tiedAgain(step: Step): Promise<boolean> {
@@ -220,11 +225,14 @@ export const RoundStore = signalStore(
       },
       note: (text: string, stemId?: string): Promise<boolean> =>
         book.record({ kind: 'note', treeId: here(), text, ...(stemId !== undefined && { stemId }) }),
-      /** Takes the last entry back, and shows its step again. */
+      photographed: (jpeg: string, stemId?: string): Promise<boolean> =>
+        book.photographed(here(), jpeg, stemId),
+      /** Takes back what was settled last, and shows its step again. */
       async takeBack(): Promise<void> {
         const last = store.last();
-        await book.undo();
-        patchState(store, { last: undefined, shown: last?.step.id });
+        if (!last) return;
+        for (const target of [...last.eventIds].reverse()) await book.record({ kind: 'withdraw', target });
+        patchState(store, { last: undefined, shown: last.step.id });
       },
     };
   }),

@@ -12,6 +12,7 @@ import {
 import { doubtTold } from '../judging/doubt-told';
 import { Ponder } from '../judging/ponder';
 import { PonderingTold } from '../judging/pondering';
+import { shrunkPhoto } from '../shell/shrunk-photo';
 import { ReasonTold } from '../words/reason-told';
 import { Say, Told } from '../words/told';
 import { RoundStore } from './round-store';
@@ -29,7 +30,7 @@ export type WaysOpen = 'otherwise' | 'left' | 'unsure' | 'note';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StepWays {
-  readonly step = input.required<Step>();
+  readonly step = input<Step>();
   readonly state = input.required<TreeState>();
   readonly open = input.required<WaysOpen>();
   readonly closed = output();
@@ -37,11 +38,12 @@ export class StepWays {
 
   readonly whys = UNDONE_WHY.filter((why) => why !== 'unsure');
   readonly words = signal('');
+  readonly photoTold = signal<Message | undefined>(undefined);
   readonly weighingTold = told('doubt.weighing');
 
   readonly act = computed(() => {
     const step = this.step();
-    return step.kind === 'act' ? step.act : undefined;
+    return step?.kind === 'act' ? step.act : undefined;
   });
   /** Ways it may have been done otherwise, by what differs. */
   readonly quick = computed(() => {
@@ -52,7 +54,10 @@ export class StepWays {
       .filter(({ ways }) => ways.length > 0);
   });
   /** The limb that may have broken off. */
-  readonly stemId = computed(() => stemsOf(this.step())[0]);
+  readonly stemId = computed(() => {
+    const step = this.step();
+    return step && stemsOf(step)[0];
+  });
   readonly canBreak = computed(
     () => this.state().tree.stems.find(({ id }) => id === this.stemId())?.parent.kind === 'stem',
   );
@@ -77,24 +82,39 @@ export class StepWays {
   }
 
   async otherwise({ otherwise }: Quick): Promise<void> {
-    await this.round.done(this.step(), otherwise);
+    await this.with((step) => this.round.done(step, otherwise));
   }
 
   async tiedAgain(): Promise<void> {
-    await this.round.tiedAgain(this.step());
+    await this.with((step) => this.round.tiedAgain(step));
   }
 
   async broke(): Promise<void> {
     const id = this.stemId();
-    if (id !== undefined) await this.round.broke(this.step(), id);
+    if (id !== undefined) await this.with((step) => this.round.broke(step, id));
   }
 
   async leave(why: UndoneWhy): Promise<void> {
-    await this.round.leave(this.step(), why);
+    await this.with((step) => this.round.leave(step, why));
   }
 
   async leaveAYear(): Promise<void> {
-    await this.round.leaveAYear(this.step());
+    await this.with((step) => this.round.leaveAYear(step));
+  }
+
+  private async with(settle: (step: Step) => Promise<unknown>): Promise<void> {
+    const step = this.step();
+    if (step) await settle(step);
+  }
+
+  async photograph({ files }: HTMLInputElement): Promise<void> {
+    const file = files?.[0];
+    if (!file) return;
+    this.photoTold.set(told('photo.making'));
+    const jpeg = await shrunkPhoto(file).catch(() => undefined);
+    if (jpeg === undefined) return this.photoTold.set(told('photo.unread', { file: file.name }));
+    const isKept = await this.round.photographed(jpeg, this.stemId());
+    this.photoTold.set(isKept ? told('photo.kept') : undefined);
   }
 
   async note(): Promise<void> {

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { NgbToast } from '@ng-bootstrap/ng-bootstrap';
 import { BookStore } from '../book/book-store';
 import { Say, Told } from '../words/told';
+import { Newer } from './newer';
 import { ShownErrors } from './shown-errors';
 
 /** What the grower should know though it happened elsewhere: a write that failed, news of the store, an error. They stay until they are let be. */
@@ -23,6 +24,12 @@ import { ShownErrors } from './shown-errors';
         <p>{{ news | told }}</p>
       </ngb-toast>
     }
+    @if (newer(); as newer) {
+      <ngb-toast [autohide]="false" data-notice="newer">
+        <p>{{ newer === 'newer' ? ('newer.waits' | say) : ('newer.damaged' | say) }}</p>
+        <button type="button" class="tool" (click)="updates.take()">{{ 'newer.take' | say }}</button>
+      </ngb-toast>
+    }
     @if (errors.latest(); as message) {
       <ngb-toast [autohide]="false" class="trouble" ariaLive="assertive" data-notice="error">
         <p>{{ 'shell.something-went-wrong-what' | say: { message: message } }}</p>
@@ -36,6 +43,10 @@ import { ShownErrors } from './shown-errors';
 export class Notices {
   readonly book = inject(BookStore);
   readonly errors = inject(ShownErrors);
+
+  readonly updates = inject(Newer);
+  /** Told between rounds, never in the middle of one. */
+  readonly newer = computed(() => (this.book.round() ? undefined : this.updates.waits()));
 
   readonly failed = computed(() => {
     const keeping = this.book.keeping();

@@ -57,9 +57,11 @@ export class YardFiles {
   readonly isKnown = computed(() => this.examined()?.effect?.kind !== 'adds');
   readonly canMerge = computed(() => this.examined()?.effect?.kind === 'merges');
 
-  save(): void {
+  async save(): Promise<void> {
+    const text = await this.book.exportText();
+    if (text === undefined) return;
     const name = this.book.read().name.replace(/[^\p{L}\p{N}]+/gu, '-');
-    download(`${name}-${this.book.today()}.json`, this.book.exportText(), 'application/json');
+    download(`${name}-${this.book.today()}.json`, text, 'application/json');
   }
 
   async look(input: HTMLInputElement): Promise<void> {
