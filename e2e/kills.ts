@@ -1,81 +1,83 @@
 import type { BrowserContext, Page } from '@playwright/test';
+import { TODAY } from './on-a-day';
 
-const TREE = 'harrier';
-const ROW = 'd';
-/** Most rounds of typing and ruling before a kill; each takes a tenth of a second or two. */
+/** Most rounds of work before a kill; each takes a tenth of a second or two. */
 const ROUNDS = 400;
 
-/** What stands in the store: the number typed last, and how many rulings there are. */
-interface Held {
-  typed: number;
-  rulings: number;
+/** What the store holds, counted by what it is. */
+export type Held = Readonly<Record<string, number>>;
+
+/** Work that a page is killed in the middle of. */
+export interface Work {
+  /** Goes to where it is done. */
+  open(page: Page, home: string): Promise<void>;
+  /** Does it once; what the page then calls saved is counted in `called`. */
+  once(page: Page, called: Record<string, number>): Promise<void>;
+  /** What the store holds, from all its entries and half-typed cells; and whether something in it is half done. */
+  held(kept: Kept): { held: Held; isHalf: boolean };
+}
+
+/** What stands in the store. */
+export interface Kept {
+  events: { id: string; kind: string; device: string; sequence: number; [field: string]: unknown }[];
+  drafts: { row: string; text: string }[];
 }
 
 /**
- * Kills a page in the middle of its work, over and over: numbers are typed and a limb is ruled on, again as soon as the
- * page calls the last one saved, and the page is killed at a moment of nobody's choosing. Gives what was called saved and
- * is not there in the next page; nothing, where the book keeps its word.
+ * Kills a page in the middle of its work, over and over: it works on as soon as the page calls the last thing saved, and the page is
+ * killed at a moment of nobody's choosing. Gives what was called saved and is not there in the next page, and what is half done; nothing,
+ * where the book keeps its word.
  * @param pauses time to let each page work on, from the first round it called saved, before it is killed, ms
  */
 export async function killings(
   context: BrowserContext,
   home: string,
+  work: Work,
   pauses: readonly number[],
 ): Promise<{ lacking: string[]; held: Held }> {
   const lacking: string[] = [];
-  let called: Held = { typed: 0, rulings: 0 };
+  let called: Record<string, number> = {};
+  const look = async (page: Page, when: string): Promise<Held> => {
+    const { held, isHalf } = work.held(await keptBy(page));
+    if (isHalf) lacking.push(`${when}: something is half done`);
+    if (Object.entries(called).some(([name, n]) => (held[name] ?? 0) < n))
+      lacking.push(`${when}: called ${JSON.stringify(called)}, held ${JSON.stringify(held)}`);
+    return held;
+  };
   for (const [i, pause] of pauses.entries()) {
-    const page = await opened(context, home);
-    const held = await heldBy(page);
-    if (held.typed < called.typed || held.rulings < called.rulings)
-      lacking.push(`before kill ${i}: called ${JSON.stringify(called)}, held ${JSON.stringify(held)}`);
-    called = held;
-    await workUntilKilled(context, page, called, pause);
+    const page = await opened(context, home, work);
+    called = { ...(await look(page, `before kill ${i}`)) };
+    await workUntilKilled(context, page, () => work.once(page, called), pause);
     await page.close();
   }
-  const last = await opened(context, home);
-  const held = await heldBy(last);
-  if (held.typed < called.typed || held.rulings < called.rulings)
-    lacking.push(`at the end: called ${JSON.stringify(called)}, held ${JSON.stringify(held)}`);
+  const last = await opened(context, home, work);
+  const held = await look(last, 'at the end');
   await last.close();
   return { lacking, held };
 }
 
-async function opened(context: BrowserContext, home: string): Promise<Page> {
+async function opened(context: BrowserContext, home: string, work: Work): Promise<Page> {
   const page = await context.newPage();
-  await page.goto(`${home}/tree/${TREE}`);
-  await page.locator('eb-bench-rooms').getByText('read', { exact: true }).click();
-  await page.locator(`[data-row=${ROW}] .verdict`).filter({ hasText: /\w/ }).waitFor();
+  await page.clock.setFixedTime(new Date(TODAY));
+  await work.open(page, home);
   return page;
 }
 
-/** Works, and notes in `called` what the page calls saved, until the page is killed. */
+/** Works until the page is killed. */
 async function workUntilKilled(
   context: BrowserContext,
   page: Page,
-  called: Held,
+  once: () => Promise<void>,
   pause: number,
 ): Promise<void> {
   const session = await context.newCDPSession(page);
   const crashed = page.waitForEvent('crash');
-  await page.locator(`[data-tag=${ROW}]`).first().click({ force: true });
-  await typeAndRule(page, called);
+  await once();
   setTimeout(() => void session.send('Page.crash').catch(() => undefined), pause);
-  await keepOn(page, called).catch(() => undefined);
+  await (async () => {
+    for (let round = 0; round < ROUNDS; round++) await once();
+  })().catch(() => undefined);
   await crashed;
-}
-
-async function keepOn(page: Page, called: Held): Promise<void> {
-  for (let round = 0; round < ROUNDS; round++) await typeAndRule(page, called);
-}
-
-async function typeAndRule(page: Page, called: Held): Promise<void> {
-  await page.locator(`[data-row=${ROW}] [data-field=length]`).fill(String(called.typed + 1));
-  await saved(page);
-  called.typed++;
-  await page.locator('.hand .rulings button').first().click();
-  await saved(page);
-  called.rulings++;
 }
 
 /** Waits for what was just done to be called saved: two frames on, since the word of the last write still stands before. */
@@ -86,11 +88,82 @@ async function saved(page: Page): Promise<void> {
   await page.locator('.keeping[data-keeping=saved]').waitFor({ state: 'attached' });
 }
 
+const count = (called: Record<string, number>, name: string): void =>
+  void (called[name] = (called[name] ?? 0) + 1);
+
+const TREE = 'harrier';
+const ROW = 'd';
+
+/** At the bench: a number is typed and a limb is ruled on. */
+export const typing: Work = {
+  async open(page, home) {
+    await page.goto(`${home}/tree/${TREE}`);
+    await page.locator('eb-bench-rooms').getByText('read', { exact: true }).click();
+    await page.locator(`[data-row=${ROW}] .verdict`).filter({ hasText: /\w/ }).waitFor();
+    await page.locator(`[data-tag=${ROW}]`).first().click({ force: true });
+  },
+  async once(page, called) {
+    await page.locator(`[data-row=${ROW}] [data-field=length]`).fill(String((called['typed'] ?? 0) + 1));
+    await saved(page);
+    count(called, 'typed');
+    await page.locator('.hand .rulings button').first().click();
+    await saved(page);
+    count(called, 'rulings');
+  },
+  held({ events, drafts }) {
+    const typed = Number(drafts.find(({ row }) => row === ROW)?.text ?? 0);
+    const rulings = events.filter(({ kind }) => kind === 'overruled').length;
+    return { held: { typed, rulings }, isHalf: false };
+  },
+};
+
+/** On the round: an act is done and taken back, then left for a year, which spares its limb, and taken back. */
+export const ticking: Work = {
+  async open(page, home) {
+    await page.goto(`${home}/round?span=may`);
+    const begin = page.getByRole('button', { name: 'Set out' });
+    await begin.or(page.locator('.big.done')).first().waitFor();
+    if (await begin.isVisible()) await begin.click();
+    await page.locator('.big.done').waitFor();
+  },
+  async once(page, called) {
+    await page.locator('.big.done:enabled').click();
+    await page.locator('eb-changed-told .bi-check2').waitFor();
+    await saved(page);
+    count(called, 'done');
+    await takeBack(page, called);
+    await page.getByRole('button', { name: 'not sure' }).click();
+    await page.getByRole('button', { name: 'Leave it a year' }).click();
+    await page.locator('eb-changed-told .bi-skip-forward').waitFor();
+    await saved(page);
+    count(called, 'left');
+    await takeBack(page, called);
+  },
+  held({ events }) {
+    const mine = events.filter(({ device }) => device !== 'demo');
+    const of = (is: string): number => mine.filter(({ kind }) => kind === is).length;
+    const spared = mine.filter((event) => event.kind === 'overruled' && event['ruling'] === 'wait').length;
+    const sequences = mine.map(({ sequence }) => sequence).sort((a, b) => a - b);
+    return {
+      held: { done: of('acts-done'), left: of('left-undone'), back: of('withdraw') },
+      // Leaving a limb for a year is two entries or none, and no number is left out.
+      isHalf: spared !== of('left-undone') || sequences.some((sequence, i) => sequence !== i + 1),
+    };
+  },
+};
+
+async function takeBack(page: Page, called: Record<string, number>): Promise<void> {
+  await page.locator('eb-changed-told').getByRole('button').click();
+  await page.locator('eb-changed-told .last').waitFor({ state: 'detached' });
+  await saved(page);
+  count(called, 'back');
+}
+
 /** What the store holds, read past the application. */
-function heldBy(page: Page): Promise<Held> {
+function keptBy(page: Page): Promise<Kept> {
   return page.evaluate(
-    ([row]) =>
-      new Promise<Held>((give, refuse) => {
+    () =>
+      new Promise<Kept>((give, refuse) => {
         const open = indexedDB.open('eager-bough');
         open.onerror = () => refuse(open.error);
         open.onsuccess = () => {
@@ -99,14 +172,12 @@ function heldBy(page: Page): Promise<Held> {
           const drafts = tx.objectStore('drafts').getAll();
           tx.oncomplete = () => {
             open.result.close();
-            const cell = (drafts.result as { row: string; text: string }[]).find((one) => one.row === row);
-            const rulings = (events.result as { event: { kind: string } }[]).filter(
-              ({ event }) => event.kind === 'overruled',
-            );
-            give({ typed: Number(cell?.text ?? 0), rulings: rulings.length });
+            give({
+              events: (events.result as { event: Kept['events'][number] }[]).map(({ event }) => event),
+              drafts: drafts.result as Kept['drafts'],
+            });
           };
         };
       }),
-    [ROW],
   );
 }

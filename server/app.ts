@@ -3,6 +3,7 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import { joining } from './joining';
 import { isDay, stationOf, tellsOn, type Station, type Weather } from '../core';
 
 const PAGE = 'index.html';
@@ -70,6 +71,7 @@ export function createApp(builtFolder: string): Express {
       },
     }),
   );
+  app.use('/joining', joining());
   // A made-up weather station: a stand-in for a real one.
   app.get('/weather/:station', (request, response) => {
     const station = stationOf(request.params.station);

@@ -1,3 +1,7 @@
+import { readFileSync } from 'node:fs';
+import { createServer as createPlain } from 'node:http';
+import { createServer as createSecure } from 'node:https';
+import { networkInterfaces } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
 
@@ -11,13 +15,20 @@ if (!Number.isInteger(port) || port < 0 || port > 65535) {
   process.exit(1);
 }
 
-const server = createApp(built).listen(port, host);
+const tls = certificate();
+const app = createApp(built);
+const server = (tls ? createSecure(tls, app) : createPlain(app)).listen(port, host);
 
 server.on('listening', () => {
   const address = server.address();
   const taken = typeof address === 'object' && address ? address.port : port;
-  const name = host.includes(':') ? `[${host}]` : host;
-  console.log(`Eager Bough is at http://${name}:${taken}/ (stop it with Ctrl C)`);
+  const scheme = tls ? 'https' : 'http';
+  const hosts = host === '0.0.0.0' || host === '::' ? ['localhost', ...ownAddresses()] : [host];
+  for (const one of hosts) {
+    const name = one.includes(':') ? `[${one}]` : one;
+    console.log(`Eager Bough is at ${scheme}://${name}:${taken}/`);
+  }
+  console.log('(stop it with Ctrl C)');
 });
 
 server.on('error', (error: NodeJS.ErrnoException) => {
@@ -38,4 +49,23 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     server.close(() => process.exit(0));
     server.closeAllConnections();
   });
+}
+
+/** A certificate and its key, where files of both are named: a phone keeps the program for use without a signal only from a page it may trust. */
+function certificate(): { cert: Buffer; key: Buffer } | undefined {
+  const [cert, key] = [process.env['TLS_CERT'], process.env['TLS_KEY']];
+  if (!cert && !key) return undefined;
+  try {
+    return { cert: readFileSync(cert ?? ''), key: readFileSync(key ?? '') };
+  } catch (error) {
+    console.error(`TLS_CERT and TLS_KEY must both name a file in PEM: ${(error as Error).message}`);
+    process.exit(1);
+  }
+}
+
+/** Addresses of this machine that other devices on its network can reach. */
+function ownAddresses(): string[] {
+  return Object.values(networkInterfaces()).flatMap((some = []) =>
+    some.flatMap(({ address, family, internal }) => (family === 'IPv4' && !internal ? [address] : [])),
+  );
 }

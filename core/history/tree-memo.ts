@@ -1,5 +1,5 @@
 import { treeState, type ReadBook, type TreeState } from './tree-at';
-import type { PlainEvent } from './events';
+import { waysOf, type PlainEvent } from './events';
 import { YardSeasons, type WeatherOf } from './yard-seasons';
 
 interface Known {
@@ -27,7 +27,8 @@ export class TreeMemo {
     const sites = new Map(read.sites.map((site) => [site.id, site]));
     const edits = JSON.stringify([read.schoolEdits, read.bends, read.seen]);
     for (const { record, siteId } of read.trees) {
-      const events = read.eventsOf.get(record.id) ?? NO_EVENTS;
+      // A note, a photograph, or what was left changes nothing of the tree itself.
+      const events = (read.eventsOf.get(record.id) ?? NO_EVENTS).filter(({ kind }) => waysOf(kind).reduce);
       const rest = [record, sites.get(siteId), edits, today, weather.get(siteId)];
       const before = this.known.get(record.id);
       if (before && areSame(before.rest, rest) && areSame(before.events, events)) {

@@ -88,6 +88,11 @@ export const routes: Routes = [
     loadComponent: () => import('./round/round-page').then((m) => m.RoundPage),
   },
   {
+    path: 'join',
+    title: 'page.join',
+    loadComponent: () => import('./join/join-page').then((m) => m.JoinPage),
+  },
+  {
     path: 'due',
     title: 'page.due',
     loadComponent: () => import('./due/due-page').then((m) => m.DuePage),

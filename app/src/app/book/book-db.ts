@@ -163,38 +163,40 @@ export interface WithIt {
 }
 
 /**
- * Writes an event at the end of the book. Its sequence and the book's clock are taken within the transaction, so two tabs
- * of one device never share one. Draft cells given are taken out in the same transaction: readings are never in both
+ * Writes events at the end of the book, all of them or none. Their sequence and the book's clock are taken within the transaction, so two
+ * tabs of one device never share one. Draft cells given are taken out in the same transaction: readings are never in both
  * or neither, and a visit whose cells another tab has entered already is not entered again.
  * Resolves only when the transaction has completed.
  */
-export async function appendEvent(
+export async function appendEvents(
   db: BookDb,
   yardId: string,
-  body: EventBody,
+  bodies: readonly EventBody[],
   happenedOn: string,
   hand: Hand,
   { spent = [], jpeg }: WithIt = {},
-): Promise<BookEvent> {
+): Promise<BookEvent[]> {
   const tx = db.transaction(['events', 'drafts', 'settings', 'photos'], 'readwrite', STRICT);
   const settings = tx.objectStore('settings');
   const [sequenceKey, clockKey] = [`sequence of ${yardId}`, `clock of ${yardId}`];
-  const sequence = Number((await settings.get(sequenceKey)) ?? '0') + 1;
-  const seen = Number(
+  let sequence = Number((await settings.get(sequenceKey)) ?? '0');
+  let clock = Number(
     (await settings.get(clockKey)) ?? (await latestClockOf(tx.objectStore('events'), yardId)),
   );
-  const clock = nextClock(hand.now().getTime(), seen);
-  const event: BookEvent = {
-    ...body,
-    ...{ id: hand.newId(), device: hand.device, sequence, clock, happenedOn },
-    ...{ recordedAt: hand.now().toISOString(), ruleSet: hand.ruleSet },
-  };
+  const events = bodies.map((body): BookEvent => {
+    clock = nextClock(hand.now().getTime(), clock);
+    return {
+      ...body,
+      ...{ id: hand.newId(), device: hand.device, sequence: ++sequence, clock, happenedOn },
+      ...{ recordedAt: hand.now().toISOString(), ruleSet: hand.ruleSet },
+    };
+  });
   const drafts = tx.objectStore('drafts');
   const kept = await Promise.all(spent.map((cell) => drafts.get(keyOf(cell))));
   const trouble =
     spent.length > 0 && kept.every((cell) => cell === undefined)
       ? told('keeping.entered-elsewhere')
-      : eventTroubles(event);
+      : events.map(eventTroubles).find((found) => found !== undefined);
   if (trouble !== undefined) {
     tx.abort();
     await tx.done.catch(() => undefined);
@@ -202,15 +204,17 @@ export async function appendEvent(
   }
   void settings.put(String(sequence), sequenceKey);
   void settings.put(String(clock), clockKey);
-  void tx.objectStore('events').add({ yardId, event });
-  if (jpeg !== undefined && event.kind === 'photo')
-    void tx.objectStore('photos').put({ yardId, id: event.photo, jpeg });
+  for (const event of events) {
+    void tx.objectStore('events').add({ yardId, event });
+    if (jpeg !== undefined && event.kind === 'photo')
+      void tx.objectStore('photos').put({ yardId, id: event.photo, jpeg });
+  }
   spent.forEach((cell, i) => {
     // A cell that another tab has typed in since is left alone.
     if (kept[i]?.text === cell.text) void drafts.delete(keyOf(cell));
   });
   await tx.done;
-  return event;
+  return events;
 }
 
 const keyOf = ({ yardId, treeId, row, field }: DraftCell): [string, string, string, string] => [

@@ -9,7 +9,7 @@ import {
   type TreeState,
   type WeatherOf,
 } from '../../../../core';
-import { appendEvent, type BookDb, type DraftCell, type Hand, type WithIt } from './book-db';
+import { appendEvents, type BookDb, type DraftCell, type Hand, type WithIt } from './book-db';
 import type { BookState } from './book-state';
 
 /** Entries after which the yard may be called otherwise. */
@@ -53,31 +53,37 @@ export function withEvents() {
         body: EventBody,
         happenedOn?: string,
         spent: readonly DraftCell[] = [],
-      ): Promise<boolean> => write(body, happenedOn ?? store.today(), { spent });
+      ): Promise<boolean> => write([body], happenedOn ?? store.today(), { spent });
 
-      /** Writes an event; on failure nothing changes on screen either. */
-      async function write(body: EventBody, happenedOn: string, withIt: WithIt): Promise<boolean> {
+      /** Writes events, all or none; on failure nothing changes on screen either. */
+      async function write(
+        bodies: readonly EventBody[],
+        happenedOn: string,
+        withIt: WithIt = {},
+      ): Promise<boolean> {
         const yardId = store.yard().id;
         const gone = new Set(withIt.spent);
         return store._keep(
           store._nextName('entry'),
-          (db) => appendEvent(db, yardId, body, happenedOn, store._hand(), withIt),
-          (event) => {
+          (db) => appendEvents(db, yardId, bodies, happenedOn, store._hand(), withIt),
+          (written) => {
             patchState(store, ({ events, cells }) => ({
-              events: [...events, event],
+              events: [...events, ...written],
               cells: cells.filter((cell) => !gone.has(cell)),
               before: undefined,
             }));
-            if (NAMING.has(event.kind)) void store._noteName();
+            if (written.some(({ kind }) => NAMING.has(kind))) void store._noteName();
           },
         );
       }
       return {
         record,
+        /** Writes several entries of today, all of them or none. */
+        recordAll: (bodies: readonly EventBody[]): Promise<boolean> => write(bodies, store.today()),
         /** Writes down a photograph of a tree, or of one of its limbs, with its picture: JPEG as base64. */
         photographed(treeId: string, jpeg: string, stemId?: string): Promise<boolean> {
           const about = { treeId, ...(stemId !== undefined && { stemId }) };
-          return write({ kind: 'photo', photo: store._hand().newId(), ...about }, store.today(), { jpeg });
+          return write([{ kind: 'photo', photo: store._hand().newId(), ...about }], store.today(), { jpeg });
         },
         /** The picture of a photograph, JPEG as base64; undefined where it is not here. */
         async photoOf(photo: string): Promise<string | undefined> {

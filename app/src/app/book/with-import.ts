@@ -60,13 +60,15 @@ export function withImport() {
           return { read, effect: importEffect(read.file, kept) };
         },
 
-        /** Keeps an examined file: as a new yard, merged by event id into the one of its name, or in its place. */
-        async keepImport(file: YardFile, how: 'add' | 'merge' | 'replace'): Promise<void> {
+        /** Keeps an examined file: as a new yard, merged by event id into the one of its name, or in its place. False where it could not be kept. */
+        async keepImport(file: YardFile, how: 'add' | 'merge' | 'replace'): Promise<boolean> {
           const kept = await readYard(await store._db(), file.yard.id);
-          if (!(await store._keepYard(file, how === 'merge' ? mergeYard : replaceYard)) || !kept) return;
+          if (!(await store._keepYard(file, how === 'merge' ? mergeYard : replaceYard))) return false;
+          if (!kept) return true;
           const { yard, events, cells } = kept;
           const brought = new Set(file.events.map(({ id }) => id));
           patchState(store, { before: { yard, events, drafts: draftsOf(cells), brought } });
+          return true;
         },
 
         /** Puts the yard back as it was before the last import; what was written since, in whatever tab, stays. */

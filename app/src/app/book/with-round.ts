@@ -11,6 +11,8 @@ export interface KeptRound {
   span: RoundSpan;
   treeIds: readonly string[];
   at: string;
+  /** The step that is shown there, by its name; the first that is open where none is. */
+  step?: string | undefined;
 }
 
 const roundKey = (yardId: string): string => `round of ${yardId}`;

@@ -24,7 +24,7 @@ export function withYards() {
         ): Promise<boolean>;
         _listYards(): Promise<void>;
         openYard(yardId: string): Promise<void>;
-        keepImport(file: YardFile, how: 'replace'): Promise<void>;
+        keepImport(file: YardFile, how: 'replace'): Promise<boolean>;
       }>(),
     },
     withMethods((store, world = inject(BOOK_WORLD)) => {

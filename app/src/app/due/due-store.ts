@@ -89,9 +89,9 @@ export const DueStore = signalStore(
         for (const [treeId, state] of book.states()) {
           const place = book.placeOf()(state.site.id);
           const tree = dueTree(state, eventsOf.get(treeId) ?? NO_EVENTS);
-          const key = [state, tree.acts, tree.isWhip, place];
+          const key = [state, tree.acts, tree.isWhip, place, ...tree.events];
           const before = answered.get(treeId);
-          if (before && key.every((one, i) => one === before[i])) continue;
+          if (before?.length === key.length && key.every((one, i) => one === before[i])) continue;
           asked.set(treeId, key);
           trees.push({ siteId: state.site.id, tree });
           if (told.get(state.site.id) !== place) sites.set(state.site.id, place);

@@ -22,7 +22,6 @@ import {
   woodSeason,
   type Message,
   type Step,
-  type UndoneWhy,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { extentOf } from '../drawing/frame';
@@ -35,12 +34,16 @@ import { RoundPicture } from './round-picture';
 import { RoundStore } from './round-store';
 import { mayWait, stemsOf, stepTold, tagTold, waysOf } from './round-words';
 import { StepCloseUp } from './step-close-up';
+import { StepNote } from './step-note';
 import { StepWays, type WaysOpen } from './step-ways';
+
+/** A second touch in the same place comes within this time, ms. */
+const READY_MS = 500;
 
 /** One tree of the round: one act, one picture, and what came of it. */
 @Component({
   selector: 'eb-at-tree',
-  imports: [ChangedTold, RoundPicture, RouterLink, Say, StepCloseUp, StepWays, Told],
+  imports: [ChangedTold, RoundPicture, RouterLink, Say, StepCloseUp, StepNote, StepWays, Told],
   templateUrl: './at-tree.html',
   styleUrl: './at-tree.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -51,8 +54,16 @@ export class AtTree {
   private readonly router = inject(Router);
 
   /** What is open under the act: another way it was done, why it was left, the doubt, a note. */
-  readonly open = signal<WaysOpen | undefined>(undefined);
+  readonly open = signal<WaysOpen | 'note' | undefined>(undefined);
   readonly isClose = signal(false);
+  /** A touch that was meant for the step before does not settle the one that takes its place. */
+  readonly isReady = signal(false);
+
+  /** What is open about the step itself. */
+  readonly ways = computed<WaysOpen | undefined>(() => {
+    const open = this.open();
+    return open === 'note' ? undefined : open;
+  });
 
   readonly state = computed(() => this.round.at()?.state);
   readonly step = this.round.step;
@@ -143,30 +154,32 @@ export class AtTree {
   });
 
   constructor() {
-    effect(() => {
-      this.step();
+    const shown = computed(() => `${this.state()?.record.id} ${this.step()?.id}`);
+    effect((onCleanup) => {
+      shown();
       untracked(() => {
-        this.open.set(undefined);
+        // A note that is being written is not lost because something else was settled.
+        this.open.update((open) => (open === 'note' ? open : undefined));
         this.isClose.set(false);
+        this.isReady.set(false);
       });
+      const ready = setTimeout(() => this.isReady.set(true), READY_MS);
+      onCleanup(() => clearTimeout(ready));
     });
   }
 
-  toggle(what: WaysOpen): void {
+  toggle(what: WaysOpen | 'note'): void {
     this.open.update((open) => (open === what ? undefined : what));
   }
 
   async done(step: Step): Promise<void> {
-    await this.round.done(step);
-  }
-
-  leave(step: Step, why: UndoneWhy): void {
-    void this.round.leave(step, why);
+    this.isReady.set(false);
+    if (!(await this.round.done(step))) this.isReady.set(true);
   }
 
   to(by: number): void {
     const step = this.steps()[this.n() - 1 + by];
-    if (step) this.round.show(step.id);
+    if (step) void this.round.show(step.id);
   }
 
   async goTo(treeId: string): Promise<void> {

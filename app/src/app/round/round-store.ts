@@ -40,8 +40,6 @@ interface Settled {
 }
 
 interface RoundState {
-  /** The step that is shown, by its name; the first that is open where none is. */
-  shown: string | undefined;
   last: Settled | undefined;
 }
 
@@ -50,7 +48,7 @@ const NO_DUE: readonly Due[] = [];
 
 /** The round: its trees in walking order, the tree one stands at, its steps, and settling them one by one. What is done is in the book alone. */
 export const RoundStore = signalStore(
-  withState<RoundState>({ shown: undefined, last: undefined }),
+  withState<RoundState>({ last: undefined }),
   withComputed((store, book = inject(BookStore), judging = inject(JudgingStore), due = inject(DueStore)) => {
     const cache = new Map<string, { key: readonly unknown[]; steps: readonly Step[] }>();
 
@@ -64,9 +62,9 @@ export const RoundStore = signalStore(
       const { id } = state.record;
       const events = book.read().eventsOf.get(id) ?? NO_EVENTS;
       const [judged, itsDue] = [judgedOf(id), due.byTree().get(id) ?? NO_DUE];
-      const key = [state, events, judged, itsDue, span];
+      const key = [state, judged, itsDue, span, ...events];
       const known = cache.get(id);
-      if (known && key.every((one, i) => one === known.key[i])) return known.steps;
+      if (known?.key.length === key.length && key.every((one, i) => one === known.key[i])) return known.steps;
       const steps = stepsOf({ state, events, judged }, itsDue, span);
       cache.set(id, { key, steps });
       return steps;
@@ -85,7 +83,7 @@ export const RoundStore = signalStore(
     );
     const step = computed(() => {
       const steps = at()?.steps ?? [];
-      return steps.find(({ id }) => id === store.shown()) ?? steps[0];
+      return steps.find(({ id }) => id === book.round()?.step) ?? steps[0];
     });
     const judged = computed(() => {
       const id = at()?.state.record.id;
@@ -128,26 +126,28 @@ export const RoundStore = signalStore(
     };
   }),
   withMethods((store, book = inject(BookStore), work = inject(TreeWork)) => {
-    /** Writes what settles a step, one entry after another; after it the step that came next is shown, the first where none did. */
-    async function settle(
-      step: Step,
-      how: Settled['how'],
-      ...writes: readonly (() => Promise<boolean>)[]
-    ): Promise<boolean> {
+    /** Writes what settles a step; after it the step that came next is shown, the first where none did. */
+    async function settle(step: Step, how: Settled['how'], write: () => Promise<boolean>): Promise<boolean> {
       const tree = store.at();
       if (!tree) return false;
       const judged = store.judged();
       const before = judged ? planned(tree.state, judged) : [];
       const after = tree.steps[tree.steps.findIndex(({ id }) => id === step.id) + 1];
       const known = book.events().length;
-      for (const write of writes) if (!(await write())) return false;
+      if (!(await write())) return false;
       const eventIds = book
         .events()
         .slice(known)
         .flatMap(({ id, device }) => (device === book.device() ? [id] : []));
       const last = { treeId: tree.state.record.id, step, how, before, eventIds };
-      patchState(store, { last, shown: after?.id });
+      patchState(store, { last });
+      await showStep(after?.id);
       return true;
+    }
+
+    async function showStep(step: string | undefined): Promise<void> {
+      const round = book.round();
+      if (round && round.step !== step) await book.keepRound({ ...round, step });
     }
 
     const here = (): string => store.at()?.state.record.id ?? '';
@@ -172,20 +172,21 @@ export const RoundStore = signalStore(
       async begin(treeIds: readonly string[], span: RoundSpan): Promise<void> {
         const [at] = treeIds;
         if (at === undefined) return;
-        patchState(store, { shown: undefined, last: undefined });
+        patchState(store, { last: undefined });
         await book.keepRound({ began: book.today(), span, treeIds, at });
       },
       async finish(): Promise<void> {
-        patchState(store, { shown: undefined, last: undefined });
+        patchState(store, { last: undefined });
         await book.keepRound(undefined);
       },
       async goTo(treeId: string): Promise<void> {
         const round = book.round();
-        patchState(store, { shown: undefined, last: undefined });
-        if (round) await book.keepRound({ ...round, at: treeId });
+        patchState(store, { last: undefined });
+        if (round) await book.keepRound({ ...round, at: treeId, step: undefined });
       },
-      show(stepId: string): void {
-        patchState(store, { shown: stepId, last: undefined });
+      async show(stepId: string): Promise<void> {
+        patchState(store, { last: undefined });
+        await showStep(stepId);
       },
       /** Writes a step down as it was done, as planned or otherwise. */
       done(step: Step, otherwise: Otherwise = {}): Promise<boolean> {
@@ -199,16 +200,11 @@ export const RoundStore = signalStore(
       },
       /** Writes down that a step was not done, and why: it is asked about again. */
       leave: (step: Step, why: UndoneWhy): Promise<boolean> => settle(step, 'left', () => left(step, why)),
-      /** Leaves what one is not sure of for a year: a limb that was to go is spared, and the rest is weighed with it. */
-      leaveAYear(step: Step): Promise<boolean> {
-        const spared = step.kind === 'act' && step.act.kind === 'take-out' ? step.act.stemId : undefined;
-        const spare = (stemId: string) => (): Promise<boolean> =>
-          book.record({ kind: 'overruled', treeId: here(), stemId, ruling: 'wait' });
-        const unsure = (): Promise<boolean> => left(step, 'unsure');
-        return spared === undefined
-          ? settle(step, 'left', unsure)
-          : settle(step, 'left', unsure, spare(spared));
-      },
+      /** Leaves what one is not sure of for a year. */
+      leaveAYear: (step: Step): Promise<boolean> =>
+        settle(step, 'left', () =>
+          step.kind === 'act' ? work.leftAYear(here(), step.act) : left(step, 'unsure'),
+        ),
       /** What held a limb was let go, the limb came back too far, and it was tied again. */
       async tiedAgain(step: Step): Promise<boolean> {
         const act = step.kind === 'act' && step.act.kind === 'let-go' ? step.act : undefined;
@@ -231,8 +227,10 @@ export const RoundStore = signalStore(
       async takeBack(): Promise<void> {
         const last = store.last();
         if (!last) return;
-        for (const target of [...last.eventIds].reverse()) await book.record({ kind: 'withdraw', target });
-        patchState(store, { last: undefined, shown: last.step.id });
+        const bodies = last.eventIds.map((target) => ({ kind: 'withdraw' as const, target }));
+        if (!(await book.recordAll(bodies))) return;
+        patchState(store, { last: undefined });
+        await showStep(last.step.id);
       },
     };
   }),

@@ -17,6 +17,7 @@ import { RadioRow, type Choice } from '../fields/radio-row';
 import { JudgingStore } from '../judging/judging-store';
 import { kitLines } from '../kit/kit-table';
 import { Say, Told } from '../words/told';
+import { Lasting } from '../shell/lasting';
 import { timeTold } from '../words/time-told';
 import { Words } from '../words/words';
 import { mayWait, plannedActs } from './round-words';
@@ -40,6 +41,7 @@ export class SettingOut {
   private readonly due = inject(DueStore);
   private readonly judging = inject(JudgingStore);
   private readonly round = inject(RoundStore);
+  readonly lasting = inject(Lasting);
   private readonly router = inject(Router);
   private readonly words = inject(Words);
 
@@ -102,6 +104,7 @@ export class SettingOut {
   }
 
   begin(): void {
+    void this.lasting.ask();
     void this.round.begin(
       this.trees().map(({ state }) => state.record.id),
       this.chosen(),

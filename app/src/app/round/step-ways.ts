@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import {
   quickWays,
   told,
@@ -12,16 +12,15 @@ import {
 import { doubtTold } from '../judging/doubt-told';
 import { Ponder } from '../judging/ponder';
 import { PonderingTold } from '../judging/pondering';
-import { shrunkPhoto } from '../shell/shrunk-photo';
 import { ReasonTold } from '../words/reason-told';
 import { Say, Told } from '../words/told';
 import { RoundStore } from './round-store';
 import { stemsOf } from './round-words';
 
 /** What may be open under an act. */
-export type WaysOpen = 'otherwise' | 'left' | 'unsure' | 'note';
+export type WaysOpen = 'otherwise' | 'left' | 'unsure';
 
-/** Under an act of the round: another way it was done, why it was left, the doubt about it, a note. One more touch writes it down. */
+/** Under an act of the round: another way it was done, why it was left, the doubt about it. One more touch writes it down. */
 @Component({
   selector: 'eb-step-ways',
   imports: [PonderingTold, ReasonTold, Say, Told],
@@ -30,20 +29,18 @@ export type WaysOpen = 'otherwise' | 'left' | 'unsure' | 'note';
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class StepWays {
-  readonly step = input<Step>();
+  readonly step = input.required<Step>();
   readonly state = input.required<TreeState>();
   readonly open = input.required<WaysOpen>();
   readonly closed = output();
   private readonly round = inject(RoundStore);
 
   readonly whys = UNDONE_WHY.filter((why) => why !== 'unsure');
-  readonly words = signal('');
-  readonly photoTold = signal<Message | undefined>(undefined);
   readonly weighingTold = told('doubt.weighing');
 
   readonly act = computed(() => {
     const step = this.step();
-    return step?.kind === 'act' ? step.act : undefined;
+    return step.kind === 'act' ? step.act : undefined;
   });
   /** Ways it may have been done otherwise, by what differs. */
   readonly quick = computed(() => {
@@ -54,10 +51,7 @@ export class StepWays {
       .filter(({ ways }) => ways.length > 0);
   });
   /** The limb that may have broken off. */
-  readonly stemId = computed(() => {
-    const step = this.step();
-    return step && stemsOf(step)[0];
-  });
+  readonly stemId = computed(() => stemsOf(this.step())[0]);
   readonly canBreak = computed(
     () => this.state().tree.stems.find(({ id }) => id === this.stemId())?.parent.kind === 'stem',
   );
@@ -81,45 +75,24 @@ export class StepWays {
     return told('round.to', { to: quick.to });
   }
 
-  async otherwise({ otherwise }: Quick): Promise<void> {
-    await this.with((step) => this.round.done(step, otherwise));
+  otherwise({ otherwise }: Quick): void {
+    void this.round.done(this.step(), otherwise);
   }
 
-  async tiedAgain(): Promise<void> {
-    await this.with((step) => this.round.tiedAgain(step));
+  tiedAgain(): void {
+    void this.round.tiedAgain(this.step());
   }
 
-  async broke(): Promise<void> {
+  broke(): void {
     const id = this.stemId();
-    if (id !== undefined) await this.with((step) => this.round.broke(step, id));
+    if (id !== undefined) void this.round.broke(this.step(), id);
   }
 
-  async leave(why: UndoneWhy): Promise<void> {
-    await this.with((step) => this.round.leave(step, why));
+  leave(why: UndoneWhy): void {
+    void this.round.leave(this.step(), why);
   }
 
-  async leaveAYear(): Promise<void> {
-    await this.with((step) => this.round.leaveAYear(step));
-  }
-
-  private async with(settle: (step: Step) => Promise<unknown>): Promise<void> {
-    const step = this.step();
-    if (step) await settle(step);
-  }
-
-  async photograph({ files }: HTMLInputElement): Promise<void> {
-    const file = files?.[0];
-    if (!file) return;
-    this.photoTold.set(told('photo.making'));
-    const jpeg = await shrunkPhoto(file).catch(() => undefined);
-    if (jpeg === undefined) return this.photoTold.set(told('photo.unread', { file: file.name }));
-    const isKept = await this.round.photographed(jpeg, this.stemId());
-    this.photoTold.set(isKept ? told('photo.kept') : undefined);
-  }
-
-  async note(): Promise<void> {
-    const text = this.words().trim();
-    if (text !== '' && !(await this.round.note(text, this.stemId()))) return;
-    this.closed.emit();
+  leaveAYear(): void {
+    void this.round.leaveAYear(this.step());
   }
 }

@@ -4,17 +4,17 @@ import {
   draftOf,
   isWindowAct,
   type Due,
+  type EventBody,
   type FixingKind,
   type PlannedAct,
   type UndoneWhy,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 
-/** What is written down beside an act: its day, ISO, today where none is said; who did it; and some words. */
+/** What is written down beside an act: its day, ISO, today where none is said; and who did it. */
 export interface Beside {
   on?: string;
   by?: string;
-  text?: string;
 }
 
 /** Work on any tree of the book, written down as it was done or left: the tree follows from it. */
@@ -34,19 +34,17 @@ export class TreeWork {
   }
 
   /** Writes down that an act was not done, and why: it is asked about again. */
-  left(
-    treeId: string,
-    act: PlannedAct,
-    { why, on, text }: { why: UndoneWhy } & Omit<Beside, 'by'>,
-  ): Promise<boolean> {
-    return this.book.record(
-      {
-        ...{ kind: 'left-undone', treeId, actId: act.id, why },
-        ...('stemId' in act && { stemId: act.stemId }),
-        ...(text && { text }),
-      },
-      on,
-    );
+  left(treeId: string, act: PlannedAct, { why, on }: { why: UndoneWhy; on?: string }): Promise<boolean> {
+    return this.book.record(leftUndone(treeId, act, why), on);
+  }
+
+  /** Leaves an act for a year: a limb that was to go is spared, and the rest of the tree is weighed with it. */
+  leftAYear(treeId: string, act: PlannedAct): Promise<boolean> {
+    const spared = act.kind === 'take-out' ? [act.stemId] : [];
+    return this.book.recordAll([
+      leftUndone(treeId, act, 'unsure'),
+      ...spared.map((stemId) => ({ kind: 'overruled' as const, treeId, stemId, ruling: 'wait' as const })),
+    ]);
   }
 
   /** Writes down that work of the season was done on a tree, or was left and why. */
@@ -70,3 +68,8 @@ export class TreeWork {
     return this.book.record({ kind: 'visit', treeId, stems: { [stemId]: { fixings } } });
   }
 }
+
+const leftUndone = (treeId: string, act: PlannedAct, why: UndoneWhy): EventBody => ({
+  ...{ kind: 'left-undone', treeId, actId: act.id, why },
+  ...('stemId' in act && { stemId: act.stemId }),
+});
