@@ -65,6 +65,13 @@ describe('what is due on a tree', () => {
   it('is reading it where nobody has since shoots stopped', () => {
     expect(of(dueOn('2026-12-20', { visitedOn: '2026-06-01' }), 'read')?.pressing).toBe('now');
     expect(of(dueOn('2026-12-20'), 'read')).toBeUndefined();
+    // A tie that was looked at is no reading.
+    const read = entry({ kind: 'visit', stems: { l0: { length: 70 } } }, '2026-06-01');
+    const looked = entry({ kind: 'visit', stems: { l0: { fixings: [] } } }, '2026-11-20');
+    expect(of(dueOn('2026-12-20', {}, [read, looked]), 'read')?.pressing).toBe('now');
+    expect(
+      of(dueOn('2026-12-20', {}, [read, { ...read, happenedOn: '2026-11-20' }]), 'read'),
+    ).toBeUndefined();
   });
 
   it('is told of as missed for three weeks, and then no more', () => {

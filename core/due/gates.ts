@@ -2,6 +2,7 @@ import type { TreeScene } from '../acts/scene';
 import type { Act } from '../acts/acts';
 import { formOf } from '../forms';
 import type { PlainEvent } from '../history/events';
+import { isRead } from '../history/events/visit';
 import type { Window, WindowAct } from '../seasons/windows/window';
 import { isRunUp } from '../summer/run-up';
 import type { DueTree } from './due';
@@ -48,10 +49,12 @@ const asks = (is: boolean): number | undefined => (is ? 0 : undefined);
 
 /** Which trees ask for which act. What is fixed is followed by its own days (`recurs.ts`); shade is told, not done. */
 const GATES: Readonly<Record<WindowAct, Gate>> = {
-  read({ state, scene, window }) {
+  read(asked) {
     // Read since shoots stopped, it is read for the winter.
+    const { scene, window } = asked;
     const stopped = scene.when.seasons(window.season - 1).stages['shoots-stop']?.on ?? window.from;
-    return asks(state.visitedOn === undefined || state.visitedOn < stopped);
+    const readOn = lastRead(asked);
+    return asks(readOn === undefined || readOn < stopped);
   },
   prune(asked) {
     const { acts, events, window, isWhip } = asked;
@@ -81,6 +84,12 @@ const GATES: Readonly<Record<WindowAct, Gate>> = {
 };
 
 const isFlat = ({ state }: Asked): boolean => formOf(state.form)?.needsWall ?? false;
+
+/** The day a tree was read last: a tie that was looked at is no reading. */
+function lastRead({ state, events }: Asked): string | undefined {
+  const visits = events.flatMap((event) => (event.kind === 'visit' ? [event] : []));
+  return visits.length === 0 ? state.visitedOn : visits.findLast(isRead)?.happenedOn;
+}
 
 /** How many acts a window stands for on a tree; undefined where the tree does not ask for it, or it was done, or left for good. */
 export function askedFor(asked: Asked): number | undefined {

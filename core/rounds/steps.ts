@@ -62,7 +62,10 @@ function actSteps({ state, events, judged }: RoundTree, due: readonly Due[], spa
     const window = windowOfAct(act) ?? (act.kind === 'stay' ? 'prune' : undefined);
     const its = window && due.find(({ what, acts: n }) => what === window && n > 0);
     const isTimeless = window === undefined || line.phase === 'hygiene';
-    const isWanted = span === 'may' || isTimeless || (its !== undefined && PRESSES.includes(its.pressing));
+    const isPressing = (one: Due): boolean => PRESSES.includes(one.pressing);
+    // What was left until today is asked about today.
+    const isAskedAgain = due.some((one) => one.id === `${state.record.id}.left.${act.id}` && isPressing(one));
+    const isWanted = span === 'may' || isTimeless || isAskedAgain || (its !== undefined && isPressing(its));
     return isWanted ? [{ kind: 'act', id: act.id, act, line, due: its }] : [];
   });
 }

@@ -16,6 +16,14 @@ const schema = shape({
 /** Readings of a tree's stems; anything may be missing, and later visits add to earlier ones. */
 export type Visit = Typed<typeof schema>;
 
+/** What may be seen of a stem without the tree being read: a tie that was looked at, a bud beside a cut. */
+const SEEN_BESIDE: readonly string[] = ['fixings', 'budsSeen'];
+
+/** Whether a visit read the tree, and did not only see something beside its work. */
+export const isRead = ({ stems }: Visit): boolean =>
+  Object.keys(stems).length === 0 ||
+  Object.values(stems).some((given) => Object.keys(given).some((name) => !SEEN_BESIDE.includes(name)));
+
 export const visit: EventWays<Visit> = {
   schema,
   reduce(tree, { stems, snowCm, happenedOn }) {
