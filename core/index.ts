@@ -61,6 +61,16 @@ export * from './seasons/windows/next-visit';
 export * from './stations/stations';
 export * from './due/due';
 export * from './due/due-of';
+export * from './shoots/shoot-verdicts';
+export * from './shoots/with-shoots';
+export { shootsIn, type Shoot } from './history/shoots';
+export {
+  LEAF_BREADTHS,
+  SHOOT_LOOKS,
+  SHOOT_ROLES,
+  type ShootRead,
+  type ShootRole,
+} from './history/events/shoots-read';
 export * from './rounds/steps';
 export * from './rounds/otherwise';
 export * from './rounds/changed';

@@ -71,7 +71,7 @@ async function workUntilKilled(
   pause: number,
 ): Promise<void> {
   const session = await context.newCDPSession(page);
-  const crashed = page.waitForEvent('crash');
+  const crashed = page.waitForEvent('crash', { timeout: 120_000 });
   await once();
   setTimeout(() => void session.send('Page.crash').catch(() => undefined), pause);
   await (async () => {

@@ -20,6 +20,7 @@ import { rowAdded } from './events/row-added';
 import { schoolChosen } from './events/school-chosen';
 import { schoolEdited } from './events/school-edited';
 import { seasonWork } from './events/season-work';
+import { shootsRead } from './events/shoots-read';
 import { siteAdded } from './events/site-added';
 import { siteChanged } from './events/site-changed';
 import { siteTakenOut } from './events/site-taken-out';
@@ -62,6 +63,7 @@ export const EVENTS = {
   photo,
   'stage-seen': stageSeen,
   'season-work': seasonWork,
+  'shoots-read': shootsRead,
   'left-undone': leftUndone,
 };
 

@@ -11,6 +11,8 @@ export interface Pinchable {
   /** Breadth of a full top leaf, and of the grower's spread hand, cm. */
   leafBreadthCm?: number;
   handCm?: number;
+  /** The same by the eye alone: narrower than a spread hand. */
+  isLeafNarrow?: boolean;
   /** Close growth, good colour; undefined where not looked at. */
   isHealthy?: boolean;
   /** Mottled or crinkled leaves, as from a virus. */
@@ -32,7 +34,7 @@ export interface SummerVerdict {
 }
 
 /** Height a plant is strong at, cm: some 60 to 90. A spread hand where nobody measured theirs, cm. Slower than this it is no strong plant, cm a day. */
-const STRONG_CM = 60;
+export const STRONG_CM = 60;
 const HAND_CM = 18;
 const SLOW_CM_PER_DAY = 0.5;
 
@@ -47,6 +49,7 @@ export function pinchNow(plant: Pinchable, kind?: KindFacts): SummerVerdict {
     against.push(because('summer.pinch.low', { is: cm(heightCm), wants: cm(STRONG_CM) }));
   if (leafBreadthCm !== undefined && leafBreadthCm < handCm)
     against.push(because('summer.pinch.leaf', { is: cm(leafBreadthCm), hand: cm(handCm) }));
+  if (plant.isLeafNarrow) against.push(because('summer.pinch.leaf-narrow'));
   if (isMottled) against.push(because('summer.pinch.mottled'));
   if (isHealthy === false) against.push(because('summer.pinch.poor'));
   if (cmPerDay !== undefined && cmPerDay < SLOW_CM_PER_DAY)

@@ -51,6 +51,8 @@ import { ReadingsGrid } from './readings/readings-grid';
 import { RunnersUp } from './runners-up';
 import { SeasonStrip } from './season-strip';
 import { StagesHere } from './stages-here';
+import { ShootList } from './shoots/shoot-list';
+import { ShootStore } from './shoots/shoot-store';
 import { Weighing } from './weighing';
 import { WhipAbove } from './whip-above';
 import { WhipBuds } from './whip-buds';
@@ -86,6 +88,7 @@ const PATIENCE_MS = 500;
     ReadingPad,
     RunnersUp,
     SeasonStrip,
+    ShootList,
     StagesHere,
     WhipView,
     WhipAbove,
@@ -94,7 +97,7 @@ const PATIENCE_MS = 500;
     WorkList,
     NoSuchTree,
   ],
-  providers: [BenchStore, BenchWork, FollowFigure, Weighing, WhipBuds],
+  providers: [BenchStore, BenchWork, FollowFigure, ShootStore, Weighing, WhipBuds],
   templateUrl: './bench-page.html',
   styleUrl: './bench-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -25,6 +25,7 @@ export class BenchRooms {
     { id: 'decide', code: 'room.decide' },
     // Beside the others where there is room.
     ...(this.isNarrow() ? [{ id: 'above', code: 'room.above' } as const] : []),
+    ...(this.bench.scene()?.when.inLeaf ? [{ id: 'shoots', code: 'room.shoots' } as const] : []),
     { id: 'work', code: 'room.work', isOff: this.bench.judged() === undefined },
   ]);
 }

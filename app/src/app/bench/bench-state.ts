@@ -3,8 +3,8 @@ import type { ChosenSet, DraftField, Felt, StemId } from '../../../../core';
 /** The tree shown as it is, or as the planned work leaves it. */
 export type Moment = 'stands' | 'after';
 
-/** What one is about at the bench: reading the tree, deciding, looking from above (beside the others where there is room), or its work. */
-export const ROOMS = ['read', 'decide', 'above', 'work'] as const;
+/** What one is about at the bench: reading the tree, deciding, looking from above (beside the others where there is room), its work, or its shoots in leaf. */
+export const ROOMS = ['read', 'decide', 'above', 'work', 'shoots'] as const;
 export type Room = (typeof ROOMS)[number];
 
 /** Where one stands at the bench, and with what. */

@@ -1,9 +1,6 @@
 import { computed, inject, linkedSignal, signal } from '@angular/core';
 import { patchState, signalStore, withComputed, withMethods, withProps, withState } from '@ngrx/signals';
 import {
-  layOut,
-  oldWounds,
-  woundsLeft,
   feltAt,
   fixedTo,
   formatValue,
@@ -13,8 +10,6 @@ import {
   RULE_SET,
   sceneOf,
   treeState,
-  withBent,
-  woodSeason,
   wrapBearing,
   type DraftField,
   type Fixed,
@@ -32,13 +27,13 @@ import {
 import { BookStore } from '../book/book-store';
 import { draftsOf } from '../book/yard-db';
 import { BOOK_WORLD } from '../book/book-world';
-import { extentOf } from '../drawing/frame';
 import type { TreePicture } from '../drawing/tree-picture';
 import { IS_NARROW } from '../shell/narrow';
 import { TreeStore } from '../tree/tree-store';
 import { INITIAL, type BenchState, type Moment, type Room } from './bench-state';
+import { leafPicture, pastPicture, treePicture } from './pictures';
 import type { PulledLimb } from './pulled-limb';
-import { triedBend, triedOn } from './tried';
+import { ShootStore } from './shoots/shoot-store';
 
 export { ROOMS, type Moment, type Room } from './bench-state';
 
@@ -50,131 +45,122 @@ export const BenchStore = signalStore(
   withState(INITIAL),
   // The tree as it was drawn before somebody began to type.
   withProps(() => ({ _held: signal<TreeState | undefined>(undefined) })),
-  withComputed((store, book = inject(BookStore), tree = inject(TreeStore), isNarrow = inject(IS_NARROW)) => {
-    const { treeId, state, judgement, judged, priced, whip } = tree;
-    const rows = computed(() => draftsOf(book.cells())[treeId()] ?? {});
-    const draft = computed(() => {
-      const now = state();
-      return now && Object.keys(rows()).length > 0 ? readDraft(now.tree, rows(), book.units()) : undefined;
-    });
-    const troubles = computed(() => draft()?.troubles ?? []);
-    /** The tree with what is half typed laid over it, so that the drawing answers at once. */
-    const drafted = computed<TreeState | undefined>(() => {
-      const now = state();
-      const stems = draft()?.stems;
-      if (!now || !stems || Object.keys(stems).length === 0) return now;
-      const visit = { kind: 'visit' as const, treeId: now.record.id, stems };
-      const asIf = {
-        id: '~draft',
-        device: '~',
-        sequence: 0,
-        clock: 0,
-        happenedOn: '9999-12-31',
-        recordedAt: '~',
-        ruleSet: RULE_SET,
-      };
-      return treeState(book.read(), now.record.id, {
-        today: now.today,
-        then: [{ ...asIf, ...visit }],
+  withComputed(
+    (
+      store,
+      book = inject(BookStore),
+      tree = inject(TreeStore),
+      isNarrow = inject(IS_NARROW),
+      shoots = inject(ShootStore),
+    ) => {
+      const { treeId, state, judgement, judged, priced, whip } = tree;
+      const rows = computed(() => draftsOf(book.cells())[treeId()] ?? {});
+      const draft = computed(() => {
+        const now = state();
+        return now && Object.keys(rows()).length > 0 ? readDraft(now.tree, rows(), book.units()) : undefined;
       });
-    });
-    /** The book up to the day that is looked back to. */
-    const readThen = computed<ReadBook>(() =>
-      readBook({ yard: book.yard(), events: book.events() }, store.seenOn()),
-    );
-    /** The tree as it stood on the day it is looked at, where that is not today. */
-    const past = computed<TreeState | undefined>(() => {
-      const today = store.seenOn();
-      if (today === undefined) return undefined;
-      return treeState(readThen(), treeId(), { today });
-    });
-    /** The tree with all that bears on it. */
-    const scene = computed(() => {
-      const now = state();
-      return now && sceneOf(now);
-    });
-    /** What is fixed to the tree, with its days. */
-    const fixed = computed<Fixed[]>(() => {
-      const now = scene();
-      return now ? fixedTo(now) : [];
-    });
-    const picture = computed<TreePicture | undefined>(() => {
-      const then = past();
-      if (then) {
-        const room = extentOf(layOut((state() ?? then).tree));
-        const season = woodSeason(then.site, then.today);
-        const wounds = oldWounds(readThen(), treeId());
-        return { laid: layOut(then.tree), room, season, day: then.today, verdicts: {}, acts: [], wounds };
-      }
-      const shown = store._held() ?? drafted();
-      if (!shown) return undefined;
-      const season = woodSeason(shown.site, shown.today);
-      const answer = judged();
-      const isAfter = store.moment() === 'after' && answer !== undefined;
-      const tried = store.tried();
-      const bending = store.bending();
-      const day = shown.today;
-      const wounds = oldWounds(book.read(), treeId());
-      if (answer && tried) return { ...triedOn(shown, tried, answer.verdicts), season, day, wounds };
-      return {
-        ...(!isAfter && { fixed: fixed() }),
-        laid: layOut(isAfter ? answer.plan.after : bending ? withBent(shown.tree, bending) : shown.tree),
-        room: extentOf(layOut(shown.tree)),
-        ...{ season, day },
-        wounds: isAfter ? [...wounds, ...woundsLeft(shown.tree, answer.plan.acts, day)] : wounds,
-        verdicts: answer?.verdicts ?? {},
-        // A bend that is tried shows its limb alone, and no other work.
-        acts: answer && !isAfter && !bending ? answer.plan.acts : [],
-        ...(!isAfter && bending && { tried: triedBend(shown.tree, bending) }),
-      };
-    });
-    /** What is drawn beside the tree: while a finger draws a limb, as it was before. */
-    const pictureBeside = linkedSignal<
-      { now: TreePicture | undefined; isMoving: boolean },
-      TreePicture | undefined
-    >({
-      source: () => ({ now: picture(), isMoving: store.moving() }),
-      computation: ({ now, isMoving }, before) => (isMoving && before?.value ? before.value : now),
-    }).asReadonly();
-    /** Heights of the wires of this tree's wall, cm. */
-    const wires = computed(() => {
-      const now = scene();
-      if (!now) return [];
-      const { limits } = now;
-      const count = limits('wire.count').value;
-      return Array.from(
-        { length: count },
-        (_, i) => limits('wire.firstCm').value + i * limits('wire.gapCm').value,
+      const troubles = computed(() => draft()?.troubles ?? []);
+      /** The tree with what is half typed laid over it, so that the drawing answers at once. */
+      const drafted = computed<TreeState | undefined>(() => {
+        const now = state();
+        const stems = draft()?.stems;
+        if (!now || !stems || Object.keys(stems).length === 0) return now;
+        const visit = { kind: 'visit' as const, treeId: now.record.id, stems };
+        const asIf = {
+          id: '~draft',
+          device: '~',
+          sequence: 0,
+          clock: 0,
+          happenedOn: '9999-12-31',
+          recordedAt: '~',
+          ruleSet: RULE_SET,
+        };
+        return treeState(book.read(), now.record.id, {
+          today: now.today,
+          then: [{ ...asIf, ...visit }],
+        });
+      });
+      /** The book up to the day that is looked back to. */
+      const readThen = computed<ReadBook>(() =>
+        readBook({ yard: book.yard(), events: book.events() }, store.seenOn()),
       );
-    });
-    const room = computed<Room>(() => (store.wentTo() === 'above' && !isNarrow() ? 'read' : store.wentTo()));
-    /** The day that entries are written down for. */
-    const on = computed(() => store.day() ?? book.today());
-    /** The tree as judged, once the judging of what is in the book is done. */
-    const settled = computed<TreeState | undefined>(() =>
-      judgement()?.since === undefined && judged() ? state() : undefined,
-    );
-    return {
-      settled,
-      treeId,
-      state,
-      scene,
-      rows,
-      draft,
-      troubles,
-      drafted,
-      judgement,
-      judged,
-      priced,
-      whip,
-      picture,
-      pictureBeside,
-      fixed,
-      wires,
-      room,
-      on,
-    };
-  }),
+      /** The tree as it stood on the day it is looked at, where that is not today. */
+      const past = computed<TreeState | undefined>(() => {
+        const today = store.seenOn();
+        if (today === undefined) return undefined;
+        return treeState(readThen(), treeId(), { today });
+      });
+      /** The tree with all that bears on it. */
+      const scene = computed(() => {
+        const now = state();
+        return now && sceneOf(now);
+      });
+      /** What is fixed to the tree, with its days. */
+      const fixed = computed<Fixed[]>(() => {
+        const now = scene();
+        return now ? fixedTo(now) : [];
+      });
+      const picture = computed<TreePicture | undefined>(() => {
+        const then = past();
+        if (then) return pastPicture(then, state() ?? then, readThen());
+        const shown = store._held() ?? drafted();
+        if (!shown) return undefined;
+        const read = book.read();
+        if (store.wentTo() === 'shoots')
+          return leafPicture(shown, read, shoots.on(shown), shoots.verdicts());
+        const [moment, tried, bending] = [store.moment(), store.tried(), store.bending()];
+        return treePicture(shown, read, judged(), { moment, tried, bending, fixed });
+      });
+      /** What is drawn beside the tree: while a finger draws a limb, as it was before. */
+      const pictureBeside = linkedSignal<
+        { now: TreePicture | undefined; isMoving: boolean },
+        TreePicture | undefined
+      >({
+        source: () => ({ now: picture(), isMoving: store.moving() }),
+        computation: ({ now, isMoving }, before) => (isMoving && before?.value ? before.value : now),
+      }).asReadonly();
+      /** Heights of the wires of this tree's wall, cm. */
+      const wires = computed(() => {
+        const now = scene();
+        if (!now) return [];
+        const { limits } = now;
+        const count = limits('wire.count').value;
+        return Array.from(
+          { length: count },
+          (_, i) => limits('wire.firstCm').value + i * limits('wire.gapCm').value,
+        );
+      });
+      const room = computed<Room>(() =>
+        store.wentTo() === 'above' && !isNarrow() ? 'read' : store.wentTo(),
+      );
+      /** The day that entries are written down for. */
+      const on = computed(() => store.day() ?? book.today());
+      /** The tree as judged, once the judging of what is in the book is done. */
+      const settled = computed<TreeState | undefined>(() =>
+        judgement()?.since === undefined && judged() ? state() : undefined,
+      );
+      return {
+        settled,
+        treeId,
+        state,
+        scene,
+        rows,
+        draft,
+        troubles,
+        drafted,
+        judgement,
+        judged,
+        priced,
+        whip,
+        picture,
+        pictureBeside,
+        fixed,
+        wires,
+        room,
+        on,
+      };
+    },
+  ),
   withMethods((store, book = inject(BookStore), world = inject(BOOK_WORLD)) => {
     let pause: ReturnType<typeof setTimeout> | undefined;
     const write = (body: EventBody, on?: string): Promise<boolean> => book.record(body, on);

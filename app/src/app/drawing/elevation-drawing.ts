@@ -17,6 +17,7 @@ import { drawHeightRule, type HeightLine, type RuleUnit } from './height-rule';
 import { Plate } from './plate/plate';
 import { whenPressed } from './pressed';
 import { putAttribute } from './put-attribute';
+import { shootMarks } from './shoot-marks';
 import { SideClearance, type ClearanceOn } from './side-clearance';
 import { hangTags } from './tags';
 import type { TreePicture } from './tree-picture';
@@ -132,6 +133,7 @@ export class ElevationDrawing {
     this.drawnMarks = [
       ...picture.acts.flatMap((act) => markFor(board, act, picture, this.words)),
       ...fixingMarks(board, picture, this.words),
+      ...shootMarks(board, picture, this.words),
       ...triedBendMarks(board, picture, this.words),
     ];
   }
@@ -168,6 +170,10 @@ export class ElevationDrawing {
     const isOther = this.inHand !== id;
     this.inHand = id;
     if (isOther) this.drawPlate(false);
+    selectAll<SVGGElement, unknown>(this.marks.querySelectorAll<SVGGElement>('[data-of]')).classed(
+      'in-hand',
+      (_, i, all) => all[i]?.dataset['of'] === id,
+    );
     for (const { stem, touched, tag } of this.stems) {
       touched.node.classList.toggle('in-hand', stem.id === id);
       tag.node.classList.toggle('in-hand', stem.id === id);

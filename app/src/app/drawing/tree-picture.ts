@@ -1,5 +1,5 @@
 import type { Extent } from './frame';
-import type { Act, Course, Fixed, LaidTree, StemId, Verdict, Wound } from '../../../../core';
+import type { Act, Course, Fixed, LaidTree, ShootVerdict, StemId, Verdict, Wound } from '../../../../core';
 
 /** What is drawn of a tree: its courses, and what is to be done to them. */
 export interface TreePicture {
@@ -17,6 +17,8 @@ export interface TreePicture {
   wounds: readonly Wound[];
   /** Things fixed to it, with the days they are looked at, loosened and taken off; none on a day gone by. */
   fixed?: readonly Fixed[];
+  /** What is done with its soft shoots, which are drawn as stems. */
+  soft?: readonly ShootVerdict[];
   /** Stems whose tags are hung; all where nothing is said. */
   named?: ReadonlySet<StemId>;
   /** A bend that is tried on one of its limbs, which lies so bent. */

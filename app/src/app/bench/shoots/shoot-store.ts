@@ -1,0 +1,74 @@
+import { computed, inject, Injectable } from '@angular/core';
+import {
+  shootsIn,
+  shootVerdicts,
+  withShoots,
+  type PlainEvent,
+  type Shoot,
+  type ShootRead,
+  type ShootVerdict,
+  type Tree,
+  type TreeState,
+  type WindowAct,
+  woodSeason,
+} from '../../../../../core';
+import { BookStore } from '../../book/book-store';
+import { TreeStore } from '../../tree/tree-store';
+
+const NO_EVENTS: readonly PlainEvent[] = [];
+
+/** Shoots in leaf of the tree one stands at: as they were read this season, what is done with each, and reading them on. */
+@Injectable()
+export class ShootStore {
+  private readonly book = inject(BookStore);
+  private readonly tree = inject(TreeStore);
+
+  readonly shoots = computed<readonly Shoot[]>(() => {
+    const state = this.tree.state();
+    const events = this.book.read().eventsOf.get(this.tree.treeId()) ?? NO_EVENTS;
+    return state ? shootsIn(events, state.site, state.today) : [];
+  });
+
+  readonly verdicts = computed<readonly ShootVerdict[]>(() => {
+    const state = this.tree.state();
+    return state ? shootVerdicts(state, this.shoots(), this.book.placeOf()(state.site.id)) : [];
+  });
+
+  /** A tree with its shoots on it, to be drawn. */
+  on({ tree, site, today }: TreeState): Tree {
+    return withShoots(tree, this.shoots(), woodSeason(site, today));
+  }
+
+  /** Writes down what was read of a shoot; what is not said stays as it was. What is read on one day is one entry, which grows. */
+  read(shoot: ShootRead, on: string): Promise<boolean> {
+    const treeId = this.tree.treeId();
+    const today = this.book
+      .read()
+      .eventsOf.get(treeId)
+      ?.findLast((event) => event.kind === 'shoots-read' && event.happenedOn === on);
+    if (today?.kind !== 'shoots-read')
+      return this.book.record({ kind: 'shoots-read', treeId, shoots: [shoot] }, on);
+    const isIt = (one: ShootRead): boolean => one.shoot === shoot.shoot;
+    const shoots = today.shoots.some(isIt)
+      ? today.shoots.map((one) => (isIt(one) ? { ...one, ...shoot } : one))
+      : [...today.shoots, shoot];
+    const body = { kind: 'shoots-read' as const, treeId, shoots };
+    return this.book.record({ kind: 'amend', target: today.id, body });
+  }
+
+  /** Writes down that something was done to a shoot. */
+  done(shoot: string, act: WindowAct, on?: string): Promise<boolean> {
+    return this.book.record(
+      { kind: 'season-work', treeId: this.tree.treeId(), act, stemIds: [shoot], isDone: true },
+      on,
+    );
+  }
+
+  /** A name for a new shoot: the first number that none has. */
+  freshName(): string {
+    const taken = new Set(this.shoots().map(({ shoot }) => shoot));
+    let n = 1;
+    while (taken.has(`shoot-${n}`)) n++;
+    return `shoot-${n}`;
+  }
+}
