@@ -59,6 +59,8 @@ export * from './seasons/windows/window';
 export * from './seasons/windows/windows';
 export * from './seasons/windows/next-visit';
 export * from './stations/stations';
+export * from './stations/gauge';
+export * from './readings/settled';
 export * from './due/due';
 export * from './due/due-of';
 export * from './shoots/shoot-verdicts';

@@ -141,3 +141,46 @@ test('a place has the weather of a station, of a table of one’s own, or none',
   await page.reload();
   await expect(weather).toContainText('Read from your own table, mine.csv.');
 });
+
+test('shoots in leaf are read by taps, judged on the tree, ticked, and reckoned on from a second reading', async ({
+  page,
+}) => {
+  await page.clock.setFixedTime(new Date('2027-06-05T10:00:00'));
+  await page.goto('/tree/harrier');
+  await page.locator('eb-bench-rooms').getByText('shoots', { exact: true }).click();
+  await page.getByRole('button', { name: 'Add it' }).click();
+  const shoot = page.locator('[data-shoot=shoot-1]');
+  await expect(shoot).toContainText('Say what it is for');
+  for (const tap of ['+5 cm', 'a place', 'SE', 'nearly upright']) {
+    await shoot.getByRole('button', { name: tap, exact: true }).click();
+    await saved(page);
+  }
+  await expect(shoot.locator('.line')).toContainText('peg it out');
+  await expect(page.locator('.elevation .mark.soft.peg')).toHaveCount(1);
+  await shoot.getByRole('button', { name: 'Done' }).click();
+  await expect(shoot).toContainText('Done on 5 June 2027');
+  await page.clock.setFixedTime(new Date('2027-06-12T10:00:00'));
+  await page.reload();
+  await page.locator('eb-bench-rooms').getByText('shoots', { exact: true }).click();
+  await shoot.locator('.line').click();
+  await shoot.getByRole('button', { name: '+5 cm', exact: true }).click();
+  await expect(shoot).toContainText('It grows 5 cm a week');
+  await expect(shoot).toContainText('30 cm');
+  // In winter there is no such room.
+  await page.clock.setFixedTime(new Date('2027-12-05T10:00:00'));
+  await page.reload();
+  await expect(page.locator('eb-bench-rooms').getByText('decide', { exact: true })).toBeVisible();
+  await expect(page.locator('eb-bench-rooms').getByText('shoots', { exact: true })).toHaveCount(0);
+});
+
+test('a gauge feeds the reading in hand: the middle of three is taken', async ({ page }) => {
+  await page.goto('/tree/harrier');
+  await goTo(page, 'read');
+  const cell = page.locator('[data-row=d] [data-field=diameter]');
+  await cell.click();
+  await page.getByLabel('Use the gauge').check();
+  await page.getByRole('button', { name: 'Read the thickness' }).click();
+  await expect(cell).toHaveValue(/^\d+(\.\d)? mm gauge$/);
+  await expect(page.locator('eb-gauge [role=status]')).toContainText('is taken');
+  await expect(page.locator('.cell-trouble')).toHaveCount(0);
+});

@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Weather } from '../core';
+import { gaugeReads, type Weather } from '../core';
 import { createApp } from './app';
 
 // A folder whose name begins with a dot, as where people put what they do not want to see.
@@ -63,6 +63,13 @@ describe('the server', () => {
     expect([...unsure].sort((a, b) => a - b)).toEqual(unsure);
     expect((await get('/weather/nowhere?on=2026-03-01')).status).toBe(404);
     expect((await get('/weather/dry-ford?on=soon')).status).toBe(400);
+  });
+
+  it('reads a made-up gauge, and says where it has none', async () => {
+    const read = await (await get('/gauge/angle?about=50&n=3')).json();
+    expect(read).toEqual(gaugeReads('angle', 50, 3));
+    expect((await get('/gauge/weight?about=50&n=3')).status).toBe(404);
+    expect((await get('/gauge/angle?about=much&n=3')).status).toBe(400);
   });
 
   it('refuses to start on a folder with nothing built, and says what to do', () => {

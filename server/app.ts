@@ -4,7 +4,7 @@ import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { joining } from './joining';
-import { isDay, stationOf, tellsOn, type Station, type Weather } from '../core';
+import { GAUGED, gaugeReads, isDay, stationOf, tellsOn, type Station, type Weather } from '../core';
 
 const PAGE = 'index.html';
 
@@ -84,6 +84,19 @@ export function createApp(builtFolder: string): Express {
     }
     response.setHeader('Cache-Control', 'no-cache');
     response.json(told(station, on));
+  });
+  // A made-up gauge: a stand-in for a real one.
+  app.get('/gauge/:what', (request, response) => {
+    const what = GAUGED.find((one) => one === request.params.what);
+    const [about, n] = [Number(request.query['about']), Number(request.query['n'])];
+    if (!what || !Number.isFinite(about) || !Number.isInteger(n)) {
+      response
+        .status(what ? 400 : 404)
+        .json({ error: what ? 'about, n: numbers are wanted' : 'no such gauge' });
+      return;
+    }
+    response.setHeader('Cache-Control', 'no-store');
+    response.json(gaugeReads(what, about, n));
   });
   // Any place in the application is the one page. A name with a dot in it may be a file that is not there, or a tree's own name:
   // a browser going to a place asks for HTML, one that misses a file does not.

@@ -27,6 +27,15 @@ describe('what a grower types', () => {
     expect(guess.ok && guess.reading.how).toBe('guessed');
     expect(guess.ok && sure.ok && guess.reading.sure > 4 * sure.reading.sure).toBe(true);
   });
+
+  it('or fed by a gauge, is as sure as a gauge is', () => {
+    const read = parseReading('47 gauge', 'angle', 'metric');
+    expect(read.ok && read.reading).toMatchObject({ value: 47, how: 'gauge', sure: 2, typed: '47 gauge' });
+    expect(parseReading('14.2 mm gauge', 'diameter', 'metric')).toMatchObject({
+      reading: { value: 14.2, how: 'gauge' },
+    });
+    expect(parseReading('gauge', 'angle', 'metric').ok).toBe(false);
+  });
 });
 
 describe('values in words', () => {

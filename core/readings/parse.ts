@@ -31,17 +31,22 @@ const COMPASS: Readonly<Record<string, number>> = Object.fromEntries(
   'n nne ne ene e ese se sse s ssw sw wsw w wnw nw nnw'.split(' ').map((word, i) => [word, i * 22.5]),
 );
 
+const BY_GAUGE = /\s*gauge$/i;
+
 /**
  * Reads what a grower types for one reading.
  * Takes bare numbers (in the grower's units), `45 cm`, `1.2 m`, `18 in`, `1 ft 6 in`, `1'6"`, `7/8 in`, a decimal
- * comma, `pencil` for a thickness, `NE` for a bearing; a leading `~` or a trailing `?` marks a guess.
+ * comma, `pencil` for a thickness, `NE` for a bearing; a leading `~` or a trailing `?` marks a guess,
+ * a trailing `gauge` what a gauge has read.
  * A refusal says what is wrong and what would do; nothing is thrown.
  */
 export function parseReading(text: string, dimension: Dimension, units: Units): Parsed {
   const typed = text.trim();
   const guessed = /^~|\?$/.test(typed);
+  const isGauged = BY_GAUGE.test(typed);
   const plain = typed
     .replace(/^~|\?$/g, '')
+    .replace(BY_GAUGE, '')
     .trim()
     .toLowerCase()
     .replace(/(\d),(\d)/g, '$1.$2');
@@ -51,7 +56,8 @@ export function parseReading(text: string, dimension: Dimension, units: Units): 
   const { min, max } = BELIEVABLE[dimension];
   if (!(found.value >= min && found.value <= max)) return { ok: false, why: 'range', typed, dimension };
   const value = dimension === 'bearing' ? found.value % 360 : found.value;
-  return { ok: true, reading: reading(dimension, value, guessed ? 'guessed' : found.how, typed) };
+  const how = guessed ? 'guessed' : isGauged ? 'gauge' : found.how;
+  return { ok: true, reading: reading(dimension, value, how, typed) };
 }
 
 function valueOf(

@@ -4,11 +4,12 @@ import { DayField } from '../../fields/day-field';
 import { MeasureField } from '../../fields/measure-field';
 import { Say, Told } from '../../words/told';
 import { BenchStore } from '../bench-store';
+import { Gauge } from './gauge';
 
 /** What becomes of the cells half typed: what is wrong in them, thrown away, brought back or entered as a visit. */
 @Component({
   selector: 'eb-readings-foot',
-  imports: [DayField, MeasureField, Say, Told],
+  imports: [DayField, Gauge, MeasureField, Say, Told],
   templateUrl: './readings-foot.html',
   styleUrl: './readings-foot.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
