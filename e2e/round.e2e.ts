@@ -36,6 +36,10 @@ test('the whole round is gone without a signal, from a cold start, and goes on a
   await page.goto('/');
   await page.evaluate(() => navigator.serviceWorker.ready);
   await expect.poll(() => page.evaluate(lacking), { timeout: 60_000 }).toBe(0);
+  // It can be installed; a browser of a test is a private one, which alone stands against it.
+  const session = await context.newCDPSession(page);
+  const { installabilityErrors } = await session.send('Page.getInstallabilityErrors');
+  expect(installabilityErrors.map(({ errorId }) => errorId)).toEqual(['in-incognito']);
   await context.setOffline(true);
   await page.close();
 

@@ -106,8 +106,7 @@ export const BenchStore = signalStore(
         const shown = store._held() ?? drafted();
         if (!shown) return undefined;
         const read = book.read();
-        if (store.wentTo() === 'shoots')
-          return leafPicture(shown, read, shoots.on(shown), shoots.verdicts());
+        if (store.wentTo() === 'shoots') return leafPicture(shown, read, shoots.on(shown), shoots.verdicts());
         const [moment, tried, bending] = [store.moment(), store.tried(), store.bending()];
         return treePicture(shown, read, judged(), { moment, tried, bending, fixed });
       });

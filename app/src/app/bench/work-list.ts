@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { day, mindedOf, sceneOf, told, workLines, type Message, type PlannedAct } from '../../../../core';
 import { saidOnce } from '../card/said-once';
 import { ReasonTold } from '../words/reason-told';
@@ -11,7 +12,7 @@ import { BenchStore } from './bench-store';
 /** The planned work in the order it is done; a touched line takes its limb in hand. */
 @Component({
   selector: 'eb-work-list',
-  imports: [ActTick, ReasonTold, Say, Told],
+  imports: [ActTick, ReasonTold, RouterLink, Say, Told],
   templateUrl: './work-list.html',
   styleUrl: './work-list.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

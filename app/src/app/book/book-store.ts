@@ -9,7 +9,7 @@ import { withRound } from './with-round';
 import { withSettings } from './with-settings';
 import { withShelf } from './with-shelf';
 import { withWeather } from './with-weather';
-import { withYards } from './with-yards';
+import { demoIn, withYards } from './with-yards';
 import { replaceYard } from './yard-db';
 
 /**
@@ -34,12 +34,9 @@ export const BookStore = signalStore(
         patchState(store, { device, units, day: store.today() });
         await store._listYards();
         if (store.yards().length === 0) {
-          const { readYardFile } = await import('../../../../core/formats/read');
-          const demo = readYardFile(await world.demoFile());
-          if (demo.kind !== 'good')
-            throw new Error('the demo yard that ships with the application is damaged');
-          patchState(store, { kind: 'open', yard: demo.file.yard, events: demo.file.events });
-          await store._keepYard(demo.file, replaceYard);
+          const demo = demoIn(await world.demoFile());
+          patchState(store, { kind: 'open', yard: demo.yard, events: demo.events });
+          await store._keepYard(demo, replaceYard);
         } else {
           await store._show(await store._lastOpen());
         }
