@@ -13,11 +13,13 @@ import { treeOf, type TestTree } from '../../../../core/testing/trees';
 import { ActivatedRoute, convertToParamMap } from '@angular/router';
 import { of } from 'rxjs';
 import { TreeStore } from '../tree/tree-store';
+import { TreeWork } from '../tree/tree-work';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
 import { Prices } from '../judging/prices';
 import { BenchWork } from './bench-work';
 import { BenchStore, type BenchStoreType } from './bench-store';
+import { ShootStore } from './shoots/shoot-store';
 
 const TREE: TestTree = {
   form: 'open-vase',
@@ -57,6 +59,8 @@ beforeEach(() => {
     providers: [
       BenchStore,
       BenchWork,
+      ShootStore,
+      TreeWork,
       TreeStore,
       { provide: ActivatedRoute, useValue: { paramMap: of(convertToParamMap({ treeId: 'tree' })) } },
       { provide: BookStore, useValue: book },

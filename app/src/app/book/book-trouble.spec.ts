@@ -7,31 +7,15 @@ import book2 from '../../../../core/testing/golden/book-2.json';
 import trees2 from '../../../../core/testing/golden/trees-2.json';
 import trees1 from '../../../../core/testing/golden/trees-1.json';
 import { CONDITIONS, CROPS, MOST_SIDE_SHOOTS, readYardFile, RULINGS, type EventBody } from '../../../../core';
-import { openBookDb, type BookDb } from './book-db';
+import { openBookDb } from './book-db';
 import type { BookStoreType } from './book-store';
-import { DEMO, fresh, openTab, until } from './open-tab';
+import { DEMO, failing, fresh, openTab, until } from './open-tab';
 
 let dbName = '';
 beforeEach(async () => {
   dbName = `trouble-${fresh()}`;
   await deleteDB(dbName);
 });
-
-/** A store whose transactions on some of its parts fail, while `fails` says so. */
-function failing(db: BookDb, fails: (stores: readonly string[]) => boolean): BookDb {
-  return new Proxy(db, {
-    get(target, name) {
-      const found: unknown = Reflect.get(target, name, target);
-      if (typeof found !== 'function') return found;
-      return (...args: unknown[]) => {
-        const stores = [args[0]].flat() as string[];
-        const isWrite = name === 'put' || (name === 'transaction' && args[1] === 'readwrite');
-        if (isWrite && fails(stores)) throw new DOMException('no room', 'QuotaExceededError');
-        return (found as (...all: unknown[]) => unknown).apply(target, args);
-      };
-    },
-  });
-}
 
 /** A tab whose writes fail while `fails` says so. */
 async function failingTab(fails: (stores: readonly string[]) => boolean): Promise<BookStoreType> {
