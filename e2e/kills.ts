@@ -122,17 +122,18 @@ export const ticking: Work = {
   async open(page, home) {
     await page.goto(`${home}/round?span=may`);
     const begin = page.getByRole('button', { name: 'Set out' });
-    await begin.or(page.locator('.big.done')).first().waitFor();
+    await begin.or(page.locator('.at-tree')).first().waitFor();
     if (await begin.isVisible()) await begin.click();
-    await page.locator('.big.done').waitFor();
+    await toAnAct(page);
   },
   async once(page, called) {
-    await page.locator('.big.done:enabled').click();
+    await toAnAct(page);
+    await page.locator('button.big.done:enabled').click();
     await page.locator('eb-changed-told .bi-check2').waitFor();
     await saved(page);
     count(called, 'done');
     await takeBack(page, called);
-    await page.locator('.big.done:enabled').waitFor();
+    await toAnAct(page);
     // What holds wood is not left in doubt.
     const unsure = page.getByRole('button', { name: 'not sure' });
     if (!(await unsure.isVisible())) return;
@@ -158,6 +159,20 @@ export const ticking: Work = {
     };
   },
 };
+
+/** Goes on to an act of a plan: what was left before a kill is hidden, and a tree may have no more. */
+async function toAnAct(page: Page): Promise<void> {
+  const isAct = page.locator('.what[data-step*=":"]');
+  for (;;) {
+    await page.locator('.big.done').waitFor();
+    if (await isAct.isVisible()) break;
+    const isStep = await page.locator('.what[data-step]').isVisible();
+    if (isStep) await page.getByRole('button', { name: 'Next tree' }).click();
+    else await page.locator('.big.done').click();
+    await page.waitForTimeout(200);
+  }
+  await page.locator('button.big.done:enabled').waitFor();
+}
 
 async function takeBack(page: Page, called: Record<string, number>): Promise<void> {
   await page.locator('eb-changed-told').getByRole('button').click();

@@ -1,7 +1,10 @@
 import type { Locator } from '@playwright/test';
 
-/** Every screen to be looked at: what it is called, where it is, and what shows that it is there. */
-export const SCREENS = [
+/** A screen: what it is called, where it is, what shows that it is there, and what is touched first. */
+type Screen = readonly [name: string, path: string, there: string, first?: string];
+
+/** Every screen to be looked at. */
+export const SCREENS: readonly Screen[] = [
   ['yard', '/', '[data-next=work]'],
   ['bench', '/tree/harrier', '.chosen-set'],
   ['bench, reading', '/tree/harrier#read', '.book button'],
@@ -21,10 +24,15 @@ export const SCREENS = [
   ['place', '/site/kestrel', '.site-plan'],
   ['about a tree', '/tree/weir/facts', '#tree-name'],
   ['a tree’s book', '/tree/weir/book', '.entries li'],
-  ['round', '/cards', '.card-acts li'],
+  ['cards of all', '/cards', '.card-acts li'],
+  ['shoots in leaf', '/tree/tarn-1#shoots', '.add'],
+  ['a shoot in hand', '/tree/tarn-1#shoots', '.taps', '.add .btn-ink'],
+  ['setting out', '/round', '.way li'],
+  ['one act of the round', '/round', '.what h2', '.begin .btn'],
+  ['joining devices', '/join', '.sides'],
   ['what to carry', '/kit', '.kit tbody tr'],
   ['stake', '/tree/ember/stake', '.stake-parts li'],
-] as const;
+];
 
 /** Where a screen is, in the language made up for tests. */
 export function inStrangeWords(path: string): string {

@@ -68,8 +68,9 @@ for (const [width, height] of [
     page,
   }) => {
     await page.setViewportSize({ width, height });
-    for (const [name, path, there] of SCREENS) {
+    for (const [name, path, there, first] of SCREENS) {
       await page.goto(inStrangeWords(path));
+      if (first !== undefined) await page.locator(first).first().click();
       await expect(page.locator(there).first()).toBeVisible();
       expect.soft(await untold(page), `the ${name}`).toEqual([]);
       expect.soft(await cutOff(page), `the ${name}`).toEqual([]);

@@ -318,3 +318,51 @@ describe('the colour of wood', () => {
     expect(woodColour(1, 0)).not.toBe(woodColour(1, 1));
   });
 });
+
+describe('soft shoots on the elevation', () => {
+  const shoot = (id: string, act: string) => ({ shoot: { shoot: id, readings: [], done: [] }, act, why: [] });
+  const inLeaf = (): TreePicture => ({
+    ...picture(),
+    verdicts: {},
+    acts: [],
+    soft: [shoot('a', 'pinch'), shoot('b', 'peg'), shoot('c', 'leave'), shoot('gone', 'rub-off')] as never,
+  });
+
+  it('have a stroke where they are nipped and a bow where they are pegged; what is left has none, nor what is not there', () => {
+    const drawing = new ElevationDrawing(host, () => undefined, follow, spoken());
+    drawing.show(inLeaf(), [], SIZE, CM);
+    drawing.turn(180);
+    expect(all('.mark.soft.pinch .stroke').map((path) => path.getAttribute('d'))).toEqual(['M0 -9V9']);
+    expect(all('.mark.soft.peg')).toHaveLength(1);
+    expect(all('.mark.soft.leave, .mark.soft.rub-off')).toEqual([]);
+    const before = placeOf('.mark.soft.pinch');
+    drawing.turn(90);
+    expect(placeOf('.mark.soft.pinch')).not.toEqual(before);
+  });
+
+  it('are named in words by the one in hand alone', () => {
+    const drawing = new ElevationDrawing(host, () => undefined, follow, spoken());
+    drawing.show(inLeaf(), [], SIZE, CM);
+    drawing.select('b');
+    drawing.turn(180);
+    expect(all('.mark.soft.word.in-hand').map(({ textContent }) => textContent)).toEqual(['peg it out']);
+    drawing.select('a');
+    expect(all('.mark.soft.word.in-hand').map(({ textContent }) => textContent)).toEqual(['pinch its top']);
+  });
+});
+
+describe('tags on the elevation', () => {
+  it('hang on those that are named alone, where some are', () => {
+    const drawing = new ElevationDrawing(host, () => undefined, follow, spoken());
+    const shown = (): string[] =>
+      all('.tag')
+        .filter((tag) => tag.getAttribute('display') !== 'none')
+        .map((tag) => tag.getAttribute('data-tag') ?? '');
+    drawing.show({ ...picture(), named: new Set(['a', 'c']) }, [], SIZE, CM);
+    drawing.turn(180);
+    expect(shown().sort()).toEqual(['a', 'c']);
+    drawing.show(picture(), [], SIZE, CM);
+    drawing.turn(180);
+    expect(shown().length).toBeGreaterThan(4);
+  });
+});

@@ -73,7 +73,7 @@ export class DuePage {
   }
 
   tick(due: Due, isDone: boolean, why?: UndoneWhy): void {
-    void this.work.season(due, { isDone, why });
+    void (due.what === 'look' ? this.work.looked(due) : this.work.season(due, { isDone, why }));
   }
 
   calendar(): void {

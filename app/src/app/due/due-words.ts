@@ -28,9 +28,9 @@ export function limbsTold({ stemIds }: Due, state: TreeState | undefined): strin
   return stemIds.map((id) => tags.get(id) ?? id).join(', ');
 }
 
-/** Whether it is ticked here, once its time has come: what the plan tells of, and what is fixed, is ticked at the tree. */
+/** Whether it is ticked here, once its time has come: what the plan tells of, and what comes off or is loosened, is ticked at the tree. */
 export const isTickedHere = ({ what, acts, from }: Due, today: string): boolean =>
-  isWindowAct(what) && what !== 'read' && acts === 0 && from <= today;
+  (what === 'look' || (isWindowAct(what) && what !== 'read')) && acts === 0 && from <= today;
 
 /** A due thing in one sentence after another, for a calendar. */
 export const dueInFull = (due: Due, words: Words): string =>

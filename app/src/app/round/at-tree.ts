@@ -79,7 +79,7 @@ export class AtTree {
       ...(step.kind === 'act' ? actTold(step) : dueTold(step)),
       better: this.better(step),
       ways: waysOf(step),
-      isTicked: step.kind === 'act' || step.due.what === 'look' || isTickedHere(step.due, this.book.today()),
+      isTicked: step.kind === 'act' || isTickedHere(step.due, this.book.today()),
     };
   });
 
@@ -174,7 +174,9 @@ export class AtTree {
 
   async done(step: Step): Promise<void> {
     this.isReady.set(false);
-    if (!(await this.round.done(step))) this.isReady.set(true);
+    await this.round.done(step);
+    // Whether another step has come or this one stands again, as when it was taken back at once.
+    setTimeout(() => this.isReady.set(true), READY_MS);
   }
 
   to(by: number): void {

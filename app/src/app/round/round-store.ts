@@ -192,10 +192,7 @@ export const RoundStore = signalStore(
       done(step: Step, otherwise: Otherwise = {}): Promise<boolean> {
         return settle(step, 'done', () => {
           if (step.kind === 'act') return work.done(here(), [reallyDone(step.act, otherwise)]);
-          const { what, thing, stemIds } = step.due;
-          const [stemId] = stemIds;
-          if (what === 'look' && thing && stemId !== undefined) return work.lookedAt(here(), stemId, thing);
-          return work.season(step.due, { isDone: true });
+          return step.due.what === 'look' ? work.looked(step.due) : work.season(step.due, { isDone: true });
         });
       },
       /** Writes down that a step was not done, and why: it is asked about again. */

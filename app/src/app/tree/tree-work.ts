@@ -56,6 +56,12 @@ export class TreeWork {
     return this.book.record({ kind: 'season-work', treeId, act: what, isDone, ...(why && { why }) });
   }
 
+  /** Writes down that what was due to be looked at was looked at today, and was well. */
+  looked({ treeId, thing, stemIds }: Pick<Due, 'treeId' | 'thing' | 'stemIds'>): Promise<boolean> {
+    const [stemId] = stemIds;
+    return thing && stemId !== undefined ? this.lookedAt(treeId, stemId, thing) : Promise.resolve(false);
+  }
+
   /** Writes down that what is fixed to a stem was looked at today, and was well. */
   lookedAt(treeId: string, stemId: string, what: FixingKind): Promise<boolean> {
     const stem = this.book
