@@ -13,7 +13,7 @@ async function openTree(page: Page, id: string): Promise<void> {
 
 test('what a page called saved before it was killed is there in the next', async ({ context, baseURL }) => {
   for (const work of [typing, ticking]) {
-    const { lacking, held } = await killings(context, baseURL ?? '', work, [40, 700, 1400]);
+    const { lacking, held } = await killings(context, baseURL ?? '', work, [40, 900]);
     expect(lacking).toEqual([]);
     expect(Object.values(held).every((n) => n > 0)).toBe(true);
   }

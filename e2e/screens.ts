@@ -25,7 +25,6 @@ export const SCREENS: readonly Screen[] = [
   ['about a tree', '/tree/weir/facts', '#tree-name'],
   ['a tree’s book', '/tree/weir/book', '.entries li'],
   ['cards of all', '/cards', '.card-acts li'],
-  ['shoots in leaf', '/tree/tarn-1#shoots', '.add'],
   ['a shoot in hand', '/tree/tarn-1#shoots', '.taps', '.add .btn-ink'],
   ['setting out', '/round', '.way li'],
   ['one act of the round', '/round', '.what h2', '.begin .btn'],

@@ -5,6 +5,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Step, TreeState } from '../../../../core';
 import { treeOf } from '../../../../core/testing/trees';
 import { BookStore } from '../book/book-store';
+import { JudgingStore } from '../judging/judging-store';
 import { AtTree } from './at-tree';
 import { RoundStore } from './round-store';
 
@@ -41,6 +42,7 @@ beforeEach(() => {
     providers: [
       provideRouter([]),
       { provide: RoundStore, useValue: round },
+      { provide: JudgingStore, useValue: { wantFirst: () => undefined } },
       { provide: BookStore, useValue: { today: () => '2026-11-25', read: signal({}) } },
     ],
   });

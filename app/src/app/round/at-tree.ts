@@ -28,6 +28,7 @@ import { extentOf } from '../drawing/frame';
 import { widestFrom } from '../drawing/card-drawing';
 import type { TreePicture } from '../drawing/tree-picture';
 import { isTickedHere } from '../due/due-words';
+import { JudgingStore } from '../judging/judging-store';
 import { Say, Told } from '../words/told';
 import { ChangedTold } from './changed-told';
 import { RoundPicture } from './round-picture';
@@ -52,6 +53,7 @@ export class AtTree {
   readonly round = inject(RoundStore);
   private readonly book = inject(BookStore);
   private readonly router = inject(Router);
+  private readonly judging = inject(JudgingStore);
 
   /** What is open under the act: another way it was done, why it was left, the doubt, a note. */
   readonly open = signal<WaysOpen | 'note' | undefined>(undefined);
@@ -154,6 +156,11 @@ export class AtTree {
   });
 
   constructor() {
+    // The tree one stands at is weighed before all others.
+    effect(() => {
+      const treeId = this.state()?.record.id;
+      if (treeId !== undefined) untracked(() => this.judging.wantFirst(treeId));
+    });
     const shown = computed(() => `${this.state()?.record.id} ${this.step()?.id}`);
     effect((onCleanup) => {
       shown();

@@ -33,8 +33,8 @@ export class RoundPage {
 
   readonly stands = computed(() => {
     if (!this.book.round() || this.round.trees().length === 0) return 'setting-out';
-    return this.round.at()?.steps.length === 0 && !this.round.next() && !this.round.weighing()
-      ? 'done'
-      : 'at-tree';
+    const isOver = this.round.at()?.steps.length === 0 && !this.round.next() && !this.round.weighing();
+    // What the last act changed is looked at first.
+    return isOver && !this.round.last() ? 'done' : 'at-tree';
   });
 }

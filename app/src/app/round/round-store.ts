@@ -184,6 +184,8 @@ export const RoundStore = signalStore(
         patchState(store, { last: undefined });
         if (round) await book.keepRound({ ...round, at: treeId, step: undefined });
       },
+      /** What was settled last has been looked at. */
+      seen: (): void => patchState(store, { last: undefined }),
       async show(stepId: string): Promise<void> {
         patchState(store, { last: undefined });
         await showStep(stepId);

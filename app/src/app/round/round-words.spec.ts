@@ -28,12 +28,13 @@ describe('a step of the round', () => {
   });
 
   it('is only left in doubt where nothing bites meanwhile, and seen close up where there is a cut', () => {
-    expect(waysOf(act('take-out'))).toEqual({ otherwise: true, unsure: true, close: true });
+    expect(waysOf(act('take-out'))).toEqual({ left: true, otherwise: true, unsure: true, close: true });
     expect(waysOf(act('shorten')).close).toBe(false);
     expect(waysOf(act('shorten', { bud: {} })).close).toBe(true);
     for (const kind of ['let-go', 'loosen', 'stake', 'move'] as const)
       expect(waysOf(act(kind)).unsure).toBe(false);
-    expect(waysOf(due({}))).toEqual({ otherwise: false, unsure: false, close: false });
+    expect(waysOf(due({}))).toEqual({ left: false, otherwise: false, unsure: false, close: false });
+    expect(waysOf(due({ what: 'disbud' })).left).toBe(true);
   });
 
   it('says when it would be better done where that is yet to come', () => {

@@ -1,4 +1,12 @@
-import { day, told, type Message, type PlannedAct, type Step, type TreeState } from '../../../../core';
+import {
+  day,
+  isWindowAct,
+  told,
+  type Message,
+  type PlannedAct,
+  type Step,
+  type TreeState,
+} from '../../../../core';
 import { dueCalled, limbsTold } from '../due/due-words';
 
 /** The acts of a plan among some steps. */
@@ -25,14 +33,17 @@ export const mayWait = ({ due }: Step): Message | undefined =>
     ? told('round.better', { on: day(due.on) })
     : undefined;
 
-/** What may be opened under a step: another way it was done, the doubt about it, its cut close up. What holds wood is not left in doubt. */
-export function waysOf(step: Step): Record<'otherwise' | 'unsure' | 'close', boolean> {
-  if (step.kind === 'due') return { otherwise: false, unsure: false, close: false };
+/** What may be opened under a step: why it was left, another way it was done, the doubt about it, its cut close up. What holds wood is not left in doubt. */
+export function waysOf(step: Step): Record<'left' | 'otherwise' | 'unsure' | 'close', boolean> {
+  // What is fixed, and a limb whose time ends, is asked about until it is done: there is nothing to leave.
+  if (step.kind === 'due')
+    return { left: isWindowAct(step.due.what), otherwise: false, unsure: false, close: false };
   const { act } = step;
   const isAboutLimb = 'stemId' in act && act.kind !== 'stake';
   const isFixed =
     act.kind === 'let-go' || act.kind === 'loosen' || act.kind === 'move' || act.kind === 'stake';
   return {
+    left: true,
     otherwise: isAboutLimb,
     unsure: !isFixed,
     close: act.kind === 'take-out' || (act.kind === 'shorten' && act.bud !== undefined),

@@ -48,6 +48,8 @@ export class SettingOut {
   readonly spans: readonly Choice<RoundSpan>[] = ROUND_SPANS.map((id) => ({ id, code: `round.span.${id}` }));
   readonly chosen = computed<RoundSpan>(() => (this.span() === 'may' ? 'may' : 'due'));
   readonly parts = computed(() => partsOf([...this.book.states().values()]));
+  /** Whether it is for one tree alone, as when one comes from its work. */
+  readonly isOneTree = computed(() => this.book.states().has(this.of() ?? ''));
   readonly isReckoning = computed(() => this.due.waiting() || this.judging.busy());
 
   private readonly states = computed(() => {
