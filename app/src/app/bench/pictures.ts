@@ -16,8 +16,8 @@ import type { TreePicture } from '../drawing/tree-picture';
 import type { BenchState } from './bench-state';
 import { triedBend, triedOn } from './tried';
 
-/** What every picture of a tree has in common. */
-const bare = (shown: TreeState, read: ReadBook, drawn: Tree): TreePicture => ({
+/** What every picture of a tree has in common: the tree as it is drawn, its wounds, and no work. */
+export const bare = (shown: TreeState, read: ReadBook, drawn: Tree): TreePicture => ({
   laid: layOut(drawn),
   room: extentOf(layOut(drawn)),
   season: woodSeason(shown.site, shown.today),

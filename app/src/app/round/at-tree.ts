@@ -15,16 +15,14 @@ import {
   formOf,
   layOut,
   metres,
-  oldWounds,
   share,
   told,
   wallBearing,
-  woodSeason,
   type Message,
   type Step,
 } from '../../../../core';
+import { bare } from '../bench/pictures';
 import { BookStore } from '../book/book-store';
-import { extentOf } from '../drawing/frame';
 import { widestFrom } from '../drawing/card-drawing';
 import type { TreePicture } from '../drawing/tree-picture';
 import { isTickedHere } from '../due/due-words';
@@ -99,15 +97,13 @@ export class AtTree {
   readonly picture = computed<TreePicture | undefined>(() => {
     const [state, step] = [this.state(), this.step()];
     if (!state || state.tree.stems.length === 0) return undefined;
-    const laid = layOut(state.tree);
     const verdicts = this.round.judged()?.verdicts ?? {};
     const stays = Object.values(verdicts).flatMap(({ stemId, decision }) =>
       decision === 'scaffold' || decision === 'leader' ? [stemId] : [],
     );
-    const wounds = oldWounds(this.book.read(), state.record.id);
     return {
-      ...{ laid, verdicts, wounds, room: extentOf(laid), season: woodSeason(state.site, state.today) },
-      ...{ day: state.today, acts: step?.kind === 'act' ? [step.act] : [] },
+      ...bare(state, this.book.read(), state.tree),
+      ...{ verdicts, acts: step?.kind === 'act' ? [step.act] : [] },
       named: new Set([...stays, ...(step ? stemsOf(step) : [])]),
     };
   });
@@ -128,7 +124,7 @@ export class AtTree {
       : widestFrom(layOut(state.tree));
   });
 
-  /** How much of the tree is off since the round of this winter began, and how much at most. */
+  /** How much of the tree is off since this winter's work began. */
   readonly taken = computed(() => {
     const [state, judged] = [this.state(), this.round.judged()];
     const done = state?.round?.done.wood ?? 0;

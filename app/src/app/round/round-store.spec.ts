@@ -131,6 +131,16 @@ describe('the round', () => {
     expect(round.at()?.steps.map(({ id }) => id)).toContain(step.id);
   });
 
+  it('writes one entry where it is touched twice', async () => {
+    const round = await begun();
+    const first = stepOf(round);
+    expect(await Promise.all([round.leave(first, 'no-tool'), round.leave(first, 'no-tool')])).toEqual([
+      true,
+      false,
+    ]);
+    expect(kinds()).toEqual(['left-undone']);
+  });
+
   it('stays where it is when the store is full, and nothing is half done', async () => {
     const round = await begun();
     const [first, before] = [stepOf(round), book.events().length];

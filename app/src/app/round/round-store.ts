@@ -126,15 +126,20 @@ export const RoundStore = signalStore(
     };
   }),
   withMethods((store, book = inject(BookStore), work = inject(TreeWork)) => {
+    let isSettling = false;
+
     /** Writes what settles a step; after it the step that came next is shown, the first where none did. */
     async function settle(step: Step, how: Settled['how'], write: () => Promise<boolean>): Promise<boolean> {
       const tree = store.at();
-      if (!tree) return false;
+      // A second touch, while the first is being written, settles nothing more.
+      if (!tree || isSettling) return false;
       const judged = store.judged();
       const before = judged ? planned(tree.state, judged) : [];
       const after = tree.steps[tree.steps.findIndex(({ id }) => id === step.id) + 1];
       const known = book.events().length;
-      if (!(await write())) return false;
+      isSettling = true;
+      const isKept = await write().finally(() => (isSettling = false));
+      if (!isKept) return false;
       const eventIds = book
         .events()
         .slice(known)
