@@ -1,5 +1,5 @@
 import { expect, test } from './on-a-day';
-import { SCREENS } from './screens';
+import { SCREENS, toScreen } from './screens';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 
@@ -13,11 +13,12 @@ const SIZES = [
 test('axe finds nothing serious on any screen, wide or on a phone', async ({ page }) => {
   // A colour half way from one to another is not what anybody reads.
   await page.emulateMedia({ reducedMotion: 'reduce' });
-  for (const [name, path, there, first] of SCREENS) {
+  await page.goto('/');
+  await page.evaluate(AXE);
+  for (const screen of SCREENS) {
+    const [name, , there] = screen;
     await page.setViewportSize(SIZES[0] as (typeof SIZES)[number]);
-    await page.goto(path);
-    if (first !== undefined) await page.locator(first).first().click();
-    await page.evaluate(AXE);
+    await toScreen(page, screen);
     for (const size of SIZES) {
       await page.setViewportSize(size);
       await expect(page.locator(there).first()).toBeVisible();

@@ -1,4 +1,4 @@
-import type { Locator } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 
 /** A screen: what it is called, where it is, what shows that it is there, and what is touched first. */
 type Screen = readonly [name: string, path: string, there: string, first?: string];
@@ -33,10 +33,21 @@ export const SCREENS: readonly Screen[] = [
   ['stake', '/tree/ember/stake', '.stake-parts li'],
 ];
 
-/** Where a screen is, in the language made up for tests. */
-export function inStrangeWords(path: string): string {
-  const [place = '', room] = path.split('#');
-  return `${place}?language=x-strange${room === undefined ? '' : `#${room}`}`;
+/** Where the yard is, in the language made up for tests. */
+export const IN_STRANGE_WORDS = '/?language=x-strange';
+
+/** Goes to a place within the open page, as its own links do. */
+export const within = (page: Page, path: string): Promise<void> =>
+  page.evaluate((to) => {
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, path);
+
+/** Goes to a screen within the open page, and touches what is touched first. */
+export async function toScreen(page: Page, [, path, there, first]: Screen): Promise<void> {
+  await within(page, path);
+  if (first !== undefined) await page.locator(first).first().click();
+  await page.locator(there).first().waitFor();
 }
 
 /** How many pieces of wood a small drawing shows: each is an outline of its own, many to a path. */

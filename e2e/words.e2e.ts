@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { whereTold } from '../app/src/app/words/where-told';
 import { formsFor, judge, readBook, readYardFile, treeState, type Ground } from '../core';
 import { expect, test, type Page } from './on-a-day';
-import { inStrangeWords, SCREENS } from './screens';
+import { IN_STRANGE_WORDS, SCREENS, toScreen, within } from './screens';
 
 const DEMO = readFileSync(new URL('../demo/two-hillsides.json', import.meta.url), 'utf8');
 
@@ -68,10 +68,10 @@ for (const [width, height] of [
     page,
   }) => {
     await page.setViewportSize({ width, height });
-    for (const [name, path, there, first] of SCREENS) {
-      await page.goto(inStrangeWords(path));
-      if (first !== undefined) await page.locator(first).first().click();
-      await expect(page.locator(there).first()).toBeVisible();
+    await page.goto(IN_STRANGE_WORDS);
+    for (const screen of SCREENS) {
+      const [name] = screen;
+      await toScreen(page, screen);
       expect.soft(await untold(page), `the ${name}`).toEqual([]);
       expect.soft(await cutOff(page), `the ${name}`).toEqual([]);
       const wide = await page.evaluate(() => document.documentElement.scrollWidth);
@@ -111,15 +111,13 @@ test('every link behind a sentence of the demo trees leads to a place that is th
     for (const { grounds = [] } of [...reasons, ...forms]) links(grounds, record.id, record.kind);
   }
   expect([...wanted.values()].reduce((sum, { size }) => sum + size, 0)).toBeGreaterThan(150);
+  await page.goto('/');
   for (const [path, fragments] of wanted) {
     if (!path.endsWith('/figures') && !path.endsWith('/schools') && path !== '/almanac') continue;
-    await page.goto(path);
-    await expect(page.locator('h2, table').first()).toBeVisible();
-    const missing = await page.evaluate(
-      (ids) => ids.filter((id) => document.getElementById(id) === null),
-      [...fragments],
-    );
-    expect(missing, path).toEqual([]);
+    await within(page, path);
+    const missing = (): Promise<string[]> =>
+      page.evaluate((ids) => ids.filter((id) => document.getElementById(id) === null), [...fragments]);
+    await expect.poll(missing, { message: path }).toEqual([]);
   }
 });
 

@@ -34,7 +34,7 @@ export function yardWork(treeId: () => string | undefined, of: () => string | un
     () =>
       all().filter(({ record }) => {
         const judgement = judging.trees()[record.id];
-        return judgement === undefined || (judgement.since !== undefined && !judgement.judged);
+        return judgement === undefined || judgement.since !== undefined;
       }).length,
   );
   const planned = computed<Planned[]>(() => {

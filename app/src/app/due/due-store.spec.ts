@@ -22,6 +22,7 @@ let worker: {
   postMessage(request: DueRequest): void;
   onmessage: ((event: MessageEvent<DueAnswer>) => void) | null;
 };
+const busy = signal(false);
 const states = signal<ReadonlyMap<string, TreeState>>(new Map());
 const place = seasonPlace({ latitudeDeg: 50 }, NO_WEATHER);
 
@@ -31,7 +32,10 @@ function begin() {
       DueStore,
       { provide: DUE_WORKER, useValue: () => worker },
       { provide: Stillness, useValue: { whenStill: (run: () => void) => run() } },
-      { provide: JudgingStore, useValue: { trees: signal({}), judgingOf: () => ({ judged: undefined }) } },
+      {
+        provide: JudgingStore,
+        useValue: { busy, trees: signal({}), judgingOf: () => ({ judged: undefined }) },
+      },
       {
         provide: BookStore,
         useValue: {
@@ -76,6 +80,18 @@ describe('what is due across the yard', () => {
     expect(requests.length).toBe(1);
     answer({ a: [], b: [] });
     expect(requests.at(-1)?.trees.map(({ tree }) => tree.state.record.id)).toEqual(['c']);
+  });
+
+  it('is whole once every tree is judged and answered for', () => {
+    busy.set(true);
+    const store = begin();
+    answer({ a: [], b: [] });
+    expect(store.whole()).toBe(false);
+    busy.set(false);
+    expect(store.whole()).toBe(true);
+    states.update((all) => new Map([...all, ['c', stateOf('c')]]));
+    TestBed.tick();
+    expect(store.whole()).toBe(false);
   });
 
   it('stands with the more pressing first, without trees that are gone', () => {

@@ -38,7 +38,9 @@ const NO_EVENTS: readonly PlainEvent[] = [];
 /** What is due across the yard, kept up by a worker, tree by tree; and ticking it. */
 export const DueStore = signalStore(
   withState(NOTHING),
-  withComputed((store, book = inject(BookStore)) => ({
+  withComputed((store, book = inject(BookStore), judging = inject(JudgingStore)) => ({
+    /** Whether nothing is on its way: every tree is judged, and asked about as it is judged. */
+    whole: computed(() => !store.waiting() && !judging.busy()),
     /** Everything due in the yard, the more pressing first. */
     all: computed<readonly Due[]>(() => {
       const trees = book.states();
