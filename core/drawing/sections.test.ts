@@ -56,6 +56,8 @@ describe('a limb as it is drawn', () => {
 
 describe('a wound as it is drawn', () => {
   const wound = {
+    limbId: 'gone',
+    tag: 'g',
     on: 'trunk',
     originCm: 40,
     bearingDeg: 90,

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { PlainEvent } from '../history/events';
+import { readingsOf } from '../history/events/acts-done';
 import { judge } from '../judging/judge';
 import { seasonPlace } from '../seasons/stages';
 import { NO_WEATHER, type ForecastDay, type Weather } from '../seasons/weather';
@@ -52,6 +53,10 @@ const tied = (more: object): TestTree['limbs'] =>
       more: { fixings: [{ what: 'tie' as const, atCm: 30, since: '2026-05-01', ...more }] },
     }),
   })) ?? [];
+
+/** The limbs, one of them with what more is known of it. */
+const withL1 = (more: object): TestTree['limbs'] =>
+  VASE.limbs?.map((limb) => ({ ...limb, ...(limb.id === 'l1' && { more }) })) ?? [];
 
 describe('what is due on a tree', () => {
   it('is its winter’s cuts when buds are near to swelling, with how many; in autumn they are for later', () => {
@@ -113,12 +118,48 @@ describe('what is due on a tree', () => {
   });
 
   it('is a limb spared until a day that has come, and the uprights over one laid flat', () => {
-    const limbs = (more: object): TestTree['limbs'] =>
-      VASE.limbs?.map((limb) => ({ ...limb, ...(limb.id === 'l1' && { more }) })) ?? [];
-    const ends = dueOn('2027-02-20', { limbs: limbs({ spared: { until: '2027-02-15', keptFor: 'fruit' } }) });
+    const ends = dueOn('2027-02-20', {
+      limbs: withL1({ spared: { until: '2027-02-15', keptFor: 'fruit' } }),
+    });
     expect(of(ends, 'ends')?.pressing).toBe('now');
     const flat = { fixings: [{ what: 'tie', atCm: 35, since: '2027-03-01', fromDeg: 45, toDeg: 90 }] };
-    expect(of(dueOn('2027-05-20', { limbs: limbs(flat) }), 'uprights')?.stemIds).toEqual(['l1']);
+    expect(of(dueOn('2027-05-20', { limbs: withL1(flat) }), 'uprights')?.stemIds).toEqual(['l1']);
+  });
+
+  it('is a heavy wound as each season’s shoots stop, until it is seen closed; a sick one after a month', () => {
+    // An apple’s callus grows 5.5 mm a side in a season: 30 mm closes in 2.7 of them, 20 mm in 1.8.
+    const reason = { code: 'as-written', args: { words: '' } };
+    const gone = (stemId: string, diameterMm: number) => ({
+      ...{ id: stemId, kind: 'take-out', stemId, diameterMm, reason },
+    });
+    const left = { stems: {}, gone: ['l0', 'l1'] };
+    const cut = entry({ kind: 'acts-done', acts: [gone('l0', 30), gone('l1', 20)], left }, '2025-02-10');
+    const stems = Object.fromEntries(treeOf(VASE).tree.stems.map((stem) => [stem.id, readingsOf(stem)]));
+    const read = entry({ kind: 'visit', stems }, '2025-01-10');
+    const seen = (looks: string, on: string) => entry({ kind: 'wound-seen', limbId: 'l0', looks }, on);
+    const limbs = VASE.limbs?.filter(({ id }) => id !== 'l0' && id !== 'l1') ?? [];
+    const wound = (today: string, ...later: PlainEvent[]) =>
+      of(dueOn(today, { limbs, planted: '2020-12-01' }, [read, cut, ...later]), 'wound');
+    const first = wound('2025-07-01');
+    expect(first).toMatchObject({ limbId: 'l0', stemIds: ['trunk'] });
+    expect(first?.why.args).toMatchObject({ years: 3, across: { mm: 30 } });
+    expect(first?.on.slice(0, 4)).toBe('2025');
+    expect(wound('2026-06-01', seen('closing', '2025-09-01'))?.on.slice(0, 4)).toBe('2026');
+    expect(wound('2025-09-05', seen('sick', '2025-09-01'))?.on).toBe('2025-10-01');
+    expect(wound('2025-09-05', seen('closed', '2025-09-01'))).toBeUndefined();
+    // Long past the season in which it should have closed, nobody is asked about it any more.
+    expect(wound('2030-09-01')).toBeUndefined();
+  });
+
+  it('is no more once uprights were rubbed off, until others rise', () => {
+    const flat = { fixings: [{ what: 'tie', atCm: 35, since: '2027-03-01', fromDeg: 45, toDeg: 90 }] };
+    const limbs = withL1(flat);
+    const done = (stemIds: string[]) =>
+      entry({ kind: 'season-work', act: 'uprights', stemIds, isDone: true }, '2027-06-10');
+    const on = (...events: PlainEvent[]) => of(dueOn('2027-06-12', { limbs }, events), 'uprights');
+    expect(on()).toBeDefined();
+    expect(on(done(['l2']))).toBeDefined();
+    expect(on(done(['l1']))).toBeUndefined();
   });
 
   it('is what was left undone, sooner where a tool was missing than where one was unsure, until it is done', () => {
@@ -130,7 +171,10 @@ describe('what is due on a tree', () => {
     expect(on('unsure')).toBe('2028-01-25');
     expect(on('not-there')).toBeUndefined();
     const done = entry(
-      { kind: 'acts-done', acts: [{ id: 'a9', kind: 'take-out', stemId: 'l5' }] },
+      {
+        ...{ kind: 'acts-done', acts: [{ id: 'a9', kind: 'take-out', stemId: 'l5' }] },
+        left: { stems: {}, gone: ['l5'] },
+      },
       '2027-03-04',
     );
     expect(on('no-tool', done)).toBeUndefined();

@@ -6,7 +6,7 @@ import { WINDOW_ACTS, type WindowAct } from '../seasons/windows/window';
 import type { Reason } from '../words/message';
 
 /** What may be due on a tree: work with its time in the year; what recurs; and what was left. */
-export const DUE_WHATS = ['off', 'tight', 'look', 'ends', 'uprights', 'left'] as const;
+export const DUE_WHATS = ['off', 'tight', 'look', 'wound', 'ends', 'uprights', 'left'] as const;
 export type DueWhat = WindowAct | (typeof DUE_WHATS)[number];
 
 /** Whether it is work with its time in the year. */
@@ -25,6 +25,8 @@ export interface Due {
   what: DueWhat;
   /** What is fixed, where it is about that. */
   thing?: FixingKind;
+  /** The limb whose wound it is about. */
+  limbId?: string;
   /** Stems it is about; empty for the whole tree. */
   stemIds: readonly string[];
   /** First day, the best days, the next of them that suits, and the last, ISO dates. */

@@ -7,8 +7,9 @@ import type { Stem } from '../tree/stem';
 import { because, day, told, type Reason } from '../words/message';
 import type { Due, DueTree, DueWhat } from './due';
 import { askedAgainOn, isSettledBy } from './left';
+import { woundsFollowed, woundWhy, type FollowedWound } from './wounds';
 
-/** What is due on its own days: fixings, limbs spared until a day, uprights over a limb laid flat, and what was left undone. */
+/** What is due on its own days: fixings, heavy wounds, limbs spared until a day, uprights over a limb laid flat, and what was left undone. */
 export type Recurring = Omit<Due, 'pressing' | 'treeId' | 'id'> & { key: string };
 
 /** Days before its day on which a tie may be looked at or taken off; days it may wait after. Working values. */
@@ -16,12 +17,14 @@ const BEFORE = 7;
 const AFTER: Readonly<Record<'off' | 'tight' | 'look', number>> = { off: 45, tight: 7, look: 14 };
 
 /** All of it on one tree. */
-export function recurring(scene: TreeScene, { events, state }: DueTree): Recurring[] {
+export function recurring(scene: TreeScene, tree: DueTree): Recurring[] {
+  const { events, state } = tree;
   const { stems } = scene.laid.tree;
   return [
     ...fixedTo(scene).map(fixing),
+    ...woundsFollowed(scene, tree).map(wound),
     ...stems.flatMap((stem) => spared(stem)),
-    ...stems.flatMap((stem) => uprights(scene, stem)),
+    ...stems.flatMap((stem) => uprights(scene, stem, events)),
     ...left(events, state.today),
   ];
 }
@@ -35,6 +38,18 @@ function fixing(fixed: Fixed): Recurring {
     thing: fixed.fixing.what,
     why: because(`due.${what}.why`, { what: thing, stem: { tag: stem.tag }, on: day(on) }),
     ifNot: because(`due.${what}.if-not`, { what: thing }),
+  };
+}
+
+/** Days a wound may wait after its day: till leaves are off it is well seen. A working value. */
+const WOUND_AFTER = 75;
+
+function wound(followed: FollowedWound): Recurring {
+  const { wound: of, on } = followed;
+  return {
+    ...dated('wound', `${of.limbId}-${on.slice(0, 4)}`, [], on, WOUND_AFTER),
+    ...{ stemIds: [of.on], limbId: of.limbId },
+    ...{ why: woundWhy(followed), ifNot: because('due.wound.if-not') },
   };
 }
 
@@ -53,19 +68,32 @@ function spared(stem: Stem): Recurring[] {
 /** A limb that is tied flatter than this throws uprights, deg from upright. */
 const FLAT_DEG = 75;
 
-function uprights(scene: TreeScene, stem: Stem): Recurring[] {
+function uprights(scene: TreeScene, stem: Stem, events: readonly PlainEvent[]): Recurring[] {
   const flat = stem.fixings?.find(({ what, toDeg }) => what !== 'label' && (toDeg ?? 0) >= FLAT_DEG);
   if (!flat) return [];
-  const rise = uprightsOf(scene, stem, flat.toDeg ?? 90, scene.when.today);
+  const rise = uprightsOf(scene, stem, flat.toDeg ?? 90, flat.since ?? scene.when.today);
   if (!rise) return [];
+  const due = dated('uprights', stem.id, [stem], daysAfter(rise.by, -14), 14);
+  if (isRubbedOff(events, stem, due.from)) return [];
   return [
     {
-      ...dated('uprights', stem.id, [stem], daysAfter(rise.by, -14), 14),
+      ...due,
       why: because('due.uprights.why', { stem: { tag: stem.tag }, n: rise.count, on: day(rise.by) }),
       ifNot: because('due.uprights.if-not'),
     },
   ];
 }
+
+/** Whether its uprights were rubbed off this time. */
+const isRubbedOff = (events: readonly PlainEvent[], { id }: Stem, from: string): boolean =>
+  events.some(
+    (event) =>
+      event.kind === 'season-work' &&
+      event.act === 'uprights' &&
+      event.isDone &&
+      event.happenedOn >= from &&
+      (event.stemIds?.includes(id) ?? true),
+  );
 
 function left(events: readonly PlainEvent[], today: string): Recurring[] {
   return events.flatMap((event, i): Recurring[] => {

@@ -31,6 +31,7 @@ import { treeDescribed } from './events/tree-described';
 import { treeMoved } from './events/tree-moved';
 import { treeTakenOut } from './events/tree-taken-out';
 import { visit } from './events/visit';
+import { woundSeen } from './events/wound-seen';
 import { yardNamed } from './events/yard-named';
 import type { TreeRecord } from './tree-record';
 
@@ -64,6 +65,7 @@ export const EVENTS = {
   'stage-seen': stageSeen,
   'season-work': seasonWork,
   'shoots-read': shootsRead,
+  'wound-seen': woundSeen,
   'left-undone': leftUndone,
 };
 

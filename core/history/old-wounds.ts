@@ -2,12 +2,16 @@ import type { Act } from '../acts/acts';
 import { BENCH_CM } from '../acts/cut-place';
 import { trunkOf, type Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
-import { waysOf } from './events';
+import { waysOf, type PlainEvent } from './events';
 import type { ReadBook } from './tree-at';
 import { newTreeDraft, treeFrom } from './tree-draft';
+import type { TreeRecord } from './tree-record';
 
 /** Where a limb was taken off, on the stem that carried it. */
 export interface Wound {
+  /** The limb that left it, and the name on its tag. */
+  limbId: StemId;
+  tag: string;
   on: StemId;
   /** On the trunk a height above ground, on any other stem a distance along it, cm. */
   originCm: number;
@@ -25,13 +29,15 @@ export interface Wound {
 /** The wounds that limbs taken out leave on what stays; none of limbs that rise from the ground or go with their carrier. */
 export function woundsLeft(tree: Tree, acts: readonly Act[], since: string): Wound[] {
   const cut = new Map(acts.flatMap((act) => (act.kind === 'take-out' ? [[act.stemId, act]] : [])));
-  return tree.stems.flatMap(({ id, parent, origin, bearing, shape }): Wound[] => {
+  return tree.stems.flatMap(({ id, tag, parent, origin, bearing, shape }): Wound[] => {
     const act = cut.get(id);
     const on = parent.kind === 'stem' ? parent.stemId : parent.kind === 'rootstock' && trunkOf(tree)?.id;
     if (!act || !on || cut.has(on)) return [];
     const way = { bearingDeg: bearing.value, angleDeg: shape.departure.value };
     const pegCm = act.how === 'bench' ? BENCH_CM : 0;
-    return [{ on, originCm: origin.value, ...way, diameterMm: act.diameterMm, pegCm, since }];
+    return [
+      { limbId: id, tag, on, originCm: origin.value, ...way, diameterMm: act.diameterMm, pegCm, since },
+    ];
   });
 }
 
@@ -41,16 +47,17 @@ const known = new WeakMap<ReadBook, Map<string, Wound[]>>();
 export function oldWounds(read: ReadBook, treeId: string): Wound[] {
   const ofTrees = known.get(read) ?? new Map<string, Wound[]>();
   known.set(read, ofTrees);
-  const found = ofTrees.get(treeId) ?? workedOut(read, treeId);
+  const record = read.trees.find((tree) => tree.record.id === treeId)?.record;
+  const found = ofTrees.get(treeId) ?? (record ? woundsOf(record, read.eventsOf.get(treeId) ?? []) : []);
   ofTrees.set(treeId, found);
   return found;
 }
 
-function workedOut(read: ReadBook, treeId: string): Wound[] {
-  const record = read.trees.find((tree) => tree.record.id === treeId)?.record;
-  if (!record) return [];
+/** The wounds that the work among some events has left on a tree. */
+export function woundsOf(record: TreeRecord, events: readonly PlainEvent[]): Wound[] {
+  if (!events.some((event) => event.kind === 'acts-done')) return [];
   const draft = newTreeDraft(record);
-  return (read.eventsOf.get(treeId) ?? []).flatMap((event): Wound[] => {
+  return events.flatMap((event): Wound[] => {
     const left =
       event.kind === 'acts-done'
         ? woundsLeft(treeFrom(draft.record, draft.stems), event.acts, event.happenedOn)

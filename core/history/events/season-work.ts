@@ -6,11 +6,14 @@ import { told } from '../../words/message';
 import type { EventWays } from '../event';
 import { UNDONE_WHY } from './left-undone';
 
+/** Work of the season: what has its window, and uprights that rise from a limb laid flat. */
+export const SEASON_WORK = [...WINDOW_ACTS, 'uprights'] as const;
+
 const schema = shape({
   kind: oneOf(['season-work']),
   treeId: id(),
   /** What has its time in the year, on the whole tree or on some of its stems. */
-  act: oneOf(WINDOW_ACTS),
+  act: oneOf(SEASON_WORK),
   stemIds: maybe(listOf(id(), MOST_STEMS)),
   isDone: boolean().strict().required(),
   /** Why it was not done, and in the grower's words. */
@@ -26,5 +29,7 @@ export type SeasonWork = Typed<typeof schema>;
 export const seasonWork: EventWays<SeasonWork> = {
   schema,
   told: ({ act, isDone }) =>
-    told(isDone ? 'book.season-work' : 'book.season-work.not', { what: told(`window-act.${act}`) }),
+    told(isDone ? 'book.season-work' : 'book.season-work.not', {
+      what: told(act === 'uprights' ? 'due-thing.uprights' : `window-act.${act}`),
+    }),
 };

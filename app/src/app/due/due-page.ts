@@ -1,7 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap';
-import { kindFacts, told, UNDONE_WHY, type Due, type TreeState, type UndoneWhy } from '../../../../core';
+import {
+  isWindowAct,
+  kindFacts,
+  told,
+  UNDONE_WHY,
+  WOUND_LOOKS,
+  type Due,
+  type TreeState,
+  type UndoneWhy,
+  type WoundLook,
+} from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { RadioRow, type Choice } from '../fields/radio-row';
 import { csvOf } from '../kit/kit-table';
@@ -37,6 +47,7 @@ export class DuePage {
   readonly spans: readonly Choice<Span>[] = SPANS.map((id) => ({ id, code: `due.span.${id}` }));
   readonly orders: readonly Choice<DueOrder>[] = ORDERS.map((id) => ({ id, code: `due.order.${id}` }));
   readonly whys = UNDONE_WHY;
+  readonly looks = WOUND_LOOKS;
 
   readonly sites = computed(() => this.book.read().sites);
   readonly kinds = computed(() => {
@@ -59,6 +70,7 @@ export class DuePage {
   readonly called = dueCalled;
   readonly when = whenTold;
   readonly isTickedHere = isTickedHere;
+  readonly isWindowAct = isWindowAct;
 
   /** Whether a line is of the same work as the one above it. */
   isSame(above: Due | undefined, due: Due): boolean {
@@ -74,6 +86,10 @@ export class DuePage {
 
   tick(due: Due, isDone: boolean, why?: UndoneWhy): void {
     void (due.what === 'look' ? this.work.looked(due) : this.work.season(due, { isDone, why }));
+  }
+
+  woundSeen({ treeId, limbId = '' }: Due, looks: WoundLook): void {
+    void this.work.woundSeen(treeId, limbId, looks);
   }
 
   calendar(): void {

@@ -30,7 +30,8 @@ export function limbsTold({ stemIds }: Due, state: TreeState | undefined): strin
 
 /** Whether it is ticked here, once its time has come: what the plan tells of, and what comes off or is loosened, is ticked at the tree. */
 export const isTickedHere = ({ what, acts, from }: Due, today: string): boolean =>
-  (what === 'look' || (isWindowAct(what) && what !== 'read')) && acts === 0 && from <= today;
+  (TICKED.includes(what) || (isWindowAct(what) && what !== 'read')) && acts === 0 && from <= today;
+const TICKED: readonly Due['what'][] = ['look', 'wound', 'uprights'];
 
 /** A due thing in one sentence after another, for a calendar. */
 export const dueInFull = (due: Due, words: Words): string =>

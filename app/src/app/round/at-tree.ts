@@ -18,6 +18,7 @@ import {
   share,
   told,
   wallBearing,
+  WOUND_LOOKS,
   type Message,
   type Step,
 } from '../../../../core';
@@ -79,6 +80,7 @@ export class AtTree {
       ...(step.kind === 'act' ? actTold(step) : dueTold(step)),
       better: this.better(step),
       ways: waysOf(step),
+      ...(step.kind === 'due' && step.due.what === 'wound' && { looks: WOUND_LOOKS }),
       isTicked: step.kind === 'act' || isTickedHere(step.due, this.book.today()),
     };
   });

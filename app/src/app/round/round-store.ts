@@ -17,6 +17,7 @@ import {
   type Step,
   type TreeState,
   type UndoneWhy,
+  type WoundLook,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { DueStore } from '../due/due-store';
@@ -201,6 +202,12 @@ export const RoundStore = signalStore(
           if (step.kind === 'act') return work.done(here(), [reallyDone(step.act, otherwise)]);
           return step.due.what === 'look' ? work.looked(step.due) : work.season(step.due, { isDone: true });
         });
+      },
+      /** Writes down how the wound that a step is about looks. */
+      woundSeen(step: Step, looks: WoundLook): Promise<boolean> {
+        const limbId = step.due?.limbId;
+        if (limbId === undefined) return Promise.resolve(false);
+        return settle(step, 'done', () => work.woundSeen(here(), limbId, looks));
       },
       /** Writes down that a step was not done, and why: it is asked about again. */
       leave: (step: Step, why: UndoneWhy): Promise<boolean> => settle(step, 'left', () => left(step, why)),

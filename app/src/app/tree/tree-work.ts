@@ -2,12 +2,13 @@ import { inject, Injectable } from '@angular/core';
 import {
   doneOn,
   draftOf,
-  isWindowAct,
+  SEASON_WORK,
   type Due,
   type EventBody,
   type FixingKind,
   type PlannedAct,
   type UndoneWhy,
+  type WoundLook,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 
@@ -49,11 +50,18 @@ export class TreeWork {
 
   /** Writes down that work of the season was done on a tree, or was left and why. */
   season(
-    { treeId, what }: Pick<Due, 'treeId' | 'what'>,
+    { treeId, what, stemIds }: Pick<Due, 'treeId' | 'what' | 'stemIds'>,
     { isDone, why }: { isDone: boolean; why?: UndoneWhy | undefined },
   ): Promise<boolean> {
-    if (!isWindowAct(what)) return Promise.resolve(false);
-    return this.book.record({ kind: 'season-work', treeId, act: what, isDone, ...(why && { why }) });
+    const act = SEASON_WORK.find((one) => one === what);
+    if (!act) return Promise.resolve(false);
+    const stems = stemIds.length > 0 ? { stemIds } : {};
+    return this.book.record({ kind: 'season-work', treeId, act, isDone, ...stems, ...(why && { why }) });
+  }
+
+  /** Writes down how the wound of a limb that was taken off looks, today where no day is said. */
+  woundSeen(treeId: string, limbId: string, looks: WoundLook, on?: string): Promise<boolean> {
+    return this.book.record({ kind: 'wound-seen', treeId, limbId, looks }, on);
   }
 
   /** Writes down that what was due to be looked at was looked at today, and was well. */

@@ -27,7 +27,7 @@ export const LEAST_WIDTH = 860;
 
 /** Which of a few families work belongs to: it has its own hatching of colour, besides its word. */
 const FAMILY: Readonly<Record<DueWhat, 'cut' | 'bud' | 'soft' | 'tie'>> = {
-  ...{ prune: 'cut', open: 'cut', 'summer-cut': 'cut', ends: 'cut', left: 'cut' },
+  ...{ prune: 'cut', open: 'cut', 'summer-cut': 'cut', ends: 'cut', left: 'cut', wound: 'cut' },
   ...{ read: 'bud', 'bud-plan': 'bud', notch: 'bud', graft: 'bud', budding: 'bud' },
   ...{
     'blossom-off': 'soft',

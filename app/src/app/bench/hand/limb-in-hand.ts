@@ -13,6 +13,7 @@ import { LimbNotes } from './limb-notes';
 import { LimbReadings } from './limb-readings';
 import { LimbRulings } from './limb-rulings';
 import { LimbSeen } from './limb-seen';
+import { LimbWounds } from './limb-wounds';
 import { LimbWork } from './limb-work';
 
 /** The limb in hand: its readings, the verdict, the reasons with their numbers, and what deciding otherwise costs. */
@@ -25,6 +26,7 @@ import { LimbWork } from './limb-work';
     ReasonTold,
     LimbReadings,
     LimbSeen,
+    LimbWounds,
     LimbWork,
     LimbBend,
     LimbDoubt,

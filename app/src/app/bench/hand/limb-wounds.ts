@@ -1,0 +1,44 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { daysAfter, WOUND_LOOKS, woundsStanding, type Stem, type WoundLook } from '../../../../../core';
+import { BookStore } from '../../book/book-store';
+import { TreeWork } from '../../tree/tree-work';
+import { Say } from '../../words/told';
+import { BenchStore } from '../bench-store';
+import { HandStore } from './hand-store';
+
+const YEAR_DAYS = 365.25;
+
+/** The wounds on the limb in hand that are not seen closed: when each should close, how it was seen last, and how it looks today. */
+@Component({
+  selector: 'eb-limb-wounds',
+  imports: [Say],
+  templateUrl: './limb-wounds.html',
+  styleUrl: './limb-fixings.scss',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+})
+export class LimbWounds {
+  readonly stem = input.required<Stem>();
+  private readonly bench = inject(BenchStore);
+  private readonly hand = inject(HandStore);
+  private readonly book = inject(BookStore);
+  private readonly work = inject(TreeWork);
+
+  readonly looks = WOUND_LOOKS;
+
+  readonly listed = computed(() => {
+    const [scene, state] = [this.hand.scene(), this.bench.state()];
+    if (!scene || !state) return [];
+    const events = this.book.read().eventsOf.get(state.record.id) ?? [];
+    return woundsStanding(scene, { state, events })
+      .filter(({ wound, seen }) => wound.on === this.stem().id && seen?.looks !== 'closed')
+      .map((one) => ({
+        ...one,
+        year: daysAfter(one.wound.since, Math.round(one.closesYears * YEAR_DAYS)).slice(0, 4),
+        toDo: one.seen?.looks === 'still' || one.seen?.looks === 'sick' ? one.seen.looks : undefined,
+      }));
+  });
+
+  seen(limbId: string, looks: WoundLook): void {
+    void this.work.woundSeen(this.bench.treeId(), limbId, looks, this.bench.on());
+  }
+}

@@ -1,0 +1,82 @@
+import { yearsToClose } from '../acts/cut-place';
+import type { TreeScene } from '../acts/scene';
+import { daysAfter } from '../calendar/days';
+import { woodSeason } from '../calendar/seasons';
+import type { PlainEvent } from '../history/events';
+import type { WoundLook } from '../history/events/wound-seen';
+import { woundsOf, type Wound } from '../history/old-wounds';
+import { because, day, mm, type Reason } from '../words/message';
+import type { DueTree } from './due';
+
+/** A wound that takes more than so many seasons to close is followed until it is seen closed. A working value. */
+export const HEAVY_YEARS = 2;
+/** Seasons past the one in which it should have closed for which it is still asked about. A working value. */
+const MORE_YEARS = 2;
+/** Days of growth after which callus shows, and days until a sick wound is looked at again. Working values. */
+const CALLUS_DAYS = 60;
+const SICK_DAYS = 30;
+const YEAR_DAYS = 365;
+
+/** A wound that is followed: how it was seen last, and the day on which it is looked at next. */
+export interface FollowedWound {
+  wound: Wound;
+  /** Seasons until callus should have closed it, from the day of the cut. */
+  closesYears: number;
+  seen: { looks: WoundLook; on: string } | undefined;
+  /** ISO date. */
+  on: string;
+}
+
+/** Every wound on what stands of a tree, with how it was seen last; the widest first. */
+export function woundsStanding(
+  { kind, laid }: Pick<TreeScene, 'kind' | 'laid'>,
+  { state, events }: Pick<DueTree, 'state' | 'events'>,
+): Omit<FollowedWound, 'on'>[] {
+  const standing = new Set(laid.tree.stems.map(({ id }) => id));
+  return woundsOf(state.record, events)
+    .filter(({ on }) => standing.has(on))
+    .map((wound) => ({
+      wound,
+      closesYears: yearsToClose(kind, wound.diameterMm),
+      seen: seenLast(events, wound),
+    }))
+    .sort((a, b) => b.wound.diameterMm - a.wound.diameterMm);
+}
+
+/** Heavy wounds that are looked at as each season's shoots stop, until they are seen closed; a sick one sooner. */
+export function woundsFollowed(scene: TreeScene, tree: Pick<DueTree, 'state' | 'events'>): FollowedWound[] {
+  const { today } = tree.state;
+  return woundsStanding(scene, tree).flatMap((one): FollowedWound[] => {
+    const { wound, closesYears, seen } = one;
+    const until = daysAfter(wound.since, Math.round((closesYears + MORE_YEARS) * YEAR_DAYS));
+    if (closesYears <= HEAVY_YEARS || seen?.looks === 'closed' || today > until) return [];
+    const on =
+      seen?.looks === 'sick' ? daysAfter(seen.on, SICK_DAYS) : shootsStop(scene, seen?.on ?? wound.since);
+    return on === undefined ? [] : [{ ...one, on }];
+  });
+}
+
+/** What is due about a heavy wound. */
+export const woundWhy = ({ wound, closesYears, seen }: FollowedWound): Reason =>
+  because(seen?.looks === 'sick' ? 'due.wound.sick' : 'due.wound.why', {
+    tag: wound.tag,
+    across: mm(wound.diameterMm),
+    since: day(wound.since),
+    seen: day(seen?.on ?? wound.since),
+    years: Math.ceil(closesYears),
+  });
+
+function seenLast(events: readonly PlainEvent[], { limbId, since }: Wound): FollowedWound['seen'] {
+  const last = events.findLast(
+    (event) => event.kind === 'wound-seen' && event.limbId === limbId && event.happenedOn >= since,
+  );
+  return last?.kind === 'wound-seen' ? { looks: last.looks, on: last.happenedOn } : undefined;
+}
+
+/** The day shoots stop in the first season that leaves callus time to show after a day; undefined where nothing tells of it. */
+function shootsStop({ site, when }: TreeScene, after: string): string | undefined {
+  const first = woodSeason(site, after);
+  return [first, first + 1, first + 2]
+    .map((season) => when.seasons(season).stages['shoots-stop']?.on)
+    .find((on) => on !== undefined && on > daysAfter(after, CALLUS_DAYS));
+}
