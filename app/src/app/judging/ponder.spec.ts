@@ -30,9 +30,9 @@ const state = (length: number): TreeState =>
   treeOf({ form: 'open-vase', trunk: { length, mm: 30 }, limbs: [] });
 
 let workers: StandInWorker[];
-let ask: WritableSignal<Questions['weigh']['ask'] | undefined>;
-let asking: Pondering<Questions['weigh']['answer']>;
-const found = (): Pondered<Questions['weigh']['answer']> => asking.now();
+let ask: WritableSignal<Questions['price']['ask'] | undefined>;
+let asking: Pondering<Questions['price']['answer']>;
+const found = (): Pondered<Questions['price']['answer']> => asking.now();
 
 const worker = (): StandInWorker => workers.at(-1) as StandInWorker;
 const settle = (): void => TestBed.inject(ApplicationRef).tick();
@@ -47,7 +47,7 @@ beforeEach(() => {
     return worker();
   };
   TestBed.configureTestingModule({ providers: [Ponder, { provide: PONDER_WORKER, useValue: make }] });
-  asking = TestBed.runInInjectionContext(() => TestBed.inject(Ponder).about('weigh', ask));
+  asking = TestBed.runInInjectionContext(() => TestBed.inject(Ponder).about('price', ask));
   settle();
 });
 
@@ -57,14 +57,31 @@ describe('pondering', () => {
     expect(workers).toHaveLength(0);
   });
 
-  it('waits, then has the answer, and lets its worker go', () => {
+  it('waits, then has the answer; its worker stays for the next question', () => {
     ask.set({ state: state(90) });
     settle();
     expect(found()).toEqual({ kind: 'waiting' });
-    expect(worker().asked[0]).toMatchObject({ kind: 'weigh', ask: { state: { form: 'open-vase' } } });
+    expect(worker().asked[0]).toMatchObject({ kind: 'price', ask: { state: { form: 'open-vase' } } });
     worker().answer({ a: { level: 'clear' } });
     expect(found()).toEqual({ kind: 'answered', answer: { a: { level: 'clear' } } });
-    expect(worker().ended).toBe(true);
+    ask.set({ state: state(120) });
+    settle();
+    expect([workers.length, worker().ended, worker().asked.length]).toEqual([1, false, 2]);
+  });
+
+  it('weighs at length only what has stood for a moment', () => {
+    vi.useFakeTimers();
+    const weighed = signal<Questions['weigh']['ask'] | undefined>({ state: state(90) });
+    const weighing = TestBed.runInInjectionContext(() => TestBed.inject(Ponder).about('weigh', weighed));
+    settle();
+    vi.advanceTimersByTime(1000);
+    weighed.set({ state: state(120) });
+    settle();
+    vi.advanceTimersByTime(1000);
+    expect([weighing.now().kind, workers.length]).toEqual(['waiting', 0]);
+    vi.advanceTimersByTime(300);
+    expect(worker().asked).toHaveLength(1);
+    vi.useRealTimers();
   });
 
   it('ends an older question when a newer one is asked, and hears only the newer', () => {
@@ -140,7 +157,7 @@ describe('the pool of workers', () => {
     workers.push(new StandInWorker());
     return worker();
   };
-  const asked = (): (QuestionKind | undefined)[] => workers.map((one) => one.asked[0]?.kind);
+  const asked = (): QuestionKind[] => workers.flatMap((one) => one.asked.map(({ kind }) => kind));
   const told: string[] = [];
   const hear = (name: string): Hearer => ({ part: () => undefined, answer: () => told.push(name) });
   beforeEach(() => void told.splice(0));

@@ -12,10 +12,16 @@ import { told, type Message } from '../../../../core';
 import type { Part, QuestionKind, Questions } from './ponder-messages';
 import { Stillness } from '../shell/stillness';
 import { askForRest, newRest } from './rest';
-import { WorkerPool, type PonderWorker } from './worker-pool';
+import { WorkerPool, type Hearer, type PonderWorker } from './worker-pool';
 
 /** With the one that judges, no more than two workers on a phone, three where there are cores to spare. */
 const MANY_CORES = 4;
+
+/**
+ * How long what is asked must have stood before it is weighed at length, ms: one who types or rules on limb after limb does not have
+ * a phone begin many seconds of work at every touch.
+ */
+const PATIENCE_MS: Partial<Readonly<Record<QuestionKind, number>>> = { weigh: 1200 };
 
 export const PONDER_WORKER = new InjectionToken<() => PonderWorker>('makes a pondering worker', {
   providedIn: 'root',
@@ -77,7 +83,7 @@ export class Ponder {
       }
       now.set({ kind: 'waiting' });
       const request = { id: 1, kind, ask: JSON.parse(asked) as Questions[K]['ask'], rest: this.rest };
-      const takeBack = this.pool.ask(request, {
+      const hearer: Hearer = {
         part: (part) => now.set({ kind: 'waiting', part }),
         // What is asked may have changed a moment ago: an answer to what was asked before is nobody's.
         answer: (result) =>
@@ -90,8 +96,16 @@ export class Ponder {
                   message: told('judging.failed', { why: result.message || told('judging.ended') }),
                 },
           ),
+      };
+      let takeBack = (): void => undefined;
+      const begin = (): void => void (takeBack = this.pool.ask(request, hearer));
+      const patience = PATIENCE_MS[kind];
+      const timer = patience && setTimeout(begin, patience);
+      if (timer === undefined) begin();
+      onCleanup(() => {
+        clearTimeout(timer);
+        takeBack();
       });
-      onCleanup(takeBack);
     });
     return {
       now: now.asReadonly(),

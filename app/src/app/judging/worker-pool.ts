@@ -32,11 +32,13 @@ interface Job {
 
 /**
  * Questions answered by few workers at a time, so that a phone stays cool. A question that comes before one that is being
- * answered takes its place, and the other begins anew after it.
+ * answered takes its place, and the other begins anew after it. A worker that has answered stays for the next question, since
+ * its code has been made quick by then; one that is busy with what nobody asks any more is ended.
  */
 export class WorkerPool {
   private readonly running: Job[] = [];
   private readonly waiting: Job[] = [];
+  private readonly idle: PonderWorker[] = [];
 
   /**
    * @param most workers at a time
@@ -81,11 +83,15 @@ export class WorkerPool {
   }
 
   private begin(job: Job): void {
-    const worker = this.makeWorker();
+    const worker = this.idle.pop() ?? this.makeWorker();
     job.worker = worker;
     this.running.push(job);
     const done = (result: PonderResult): void => {
       if (job.worker !== worker) return;
+      if (result.ok) {
+        delete job.worker;
+        this.idle.push(worker);
+      }
       this.drop(job);
       job.hearer.answer(result);
       this.next();

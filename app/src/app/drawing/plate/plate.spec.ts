@@ -67,6 +67,7 @@ const TREE: TestTree = {
   limbs: [LIMB],
 };
 const WOUND: Wound = {
+  ...{ limbId: 'gone', tag: 'g' },
   on: 'trunk',
   originCm: 30,
   bearingDeg: 90,
