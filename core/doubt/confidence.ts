@@ -42,6 +42,8 @@ const STEPS: readonly { share: number; lesser: number }[] = [
 export interface WeighOptions {
   /** Trees judged before weighing stops. Default 12000. */
   budget?: number;
+  /** The one stem that is asked about: weighing stops once a reading is found that turns its verdict, and says nothing of others. */
+  of?: StemId;
   /** Told how many of the moves have been tried. */
   onProgress?: Progress;
 }
@@ -53,7 +55,7 @@ export interface WeighOptions {
  */
 export function weigh(
   state: TreeState,
-  { budget = 12000, onProgress }: WeighOptions = {},
+  { budget = 12000, of, onProgress }: WeighOptions = {},
 ): Record<StemId, Confidence> {
   const judged = judge(state, { withPrices: false });
   if (judged.kind !== 'judged') return {};
@@ -79,6 +81,7 @@ export function weigh(
             note(weighing, turned);
             tried++;
           }
+          if (of !== undefined && weighing.turns.has(of)) return told(weighing, contested, false);
           onProgress?.(Math.min(tried, moves), moves);
         }
       }

@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { publishedSchema } from '../../scripts/json-schema';
 import { tell } from '../testing/tell';
 import { brokenFiles } from '../testing/broken-files';
+import { runs } from '../testing/deep';
 import { importEffect, mergeBooks } from './merge';
 import { readYardFile } from './read';
 import { yardFileSchema } from './schema';
@@ -84,7 +85,7 @@ describe('the published schema', () => {
 
   it('agrees with the program on good and broken files', () => {
     const compared = { good: 0, broken: 0 };
-    for (const { how, text } of brokenFiles(DEMO, 160, 5)) {
+    for (const { how, text } of brokenFiles(DEMO, runs(160, 50), 5)) {
       let parsed: unknown;
       try {
         parsed = JSON.parse(text);
@@ -95,8 +96,8 @@ describe('the published schema', () => {
       expect(published(parsed), `${how}: ${JSON.stringify(published.errors?.[0])}`).toBe(isGood);
       compared[isGood ? 'good' : 'broken']++;
     }
-    expect(compared.good).toBeGreaterThan(20);
-    expect(compared.broken).toBeGreaterThan(80);
+    expect(compared.good).toBeGreaterThan(5);
+    expect(compared.broken).toBeGreaterThan(25);
   });
 });
 

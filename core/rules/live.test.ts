@@ -310,7 +310,7 @@ function isFelt(key: RuleKey, by: number): boolean {
 }
 
 describe('every limit is live', () => {
-  it.each(shareOf(RULE_KEYS, 18))(
+  it.each(shareOf(RULE_KEYS, 36))(
     'moving %s by a fifth, up or down, changes what is said of some tree',
     (key) => {
       expect({ down: isFelt(key, -0.2), up: isFelt(key, 0.2) }).toEqual({ down: true, up: true });

@@ -3,7 +3,8 @@ import type { Rest } from './rest';
 
 /** Questions that take longer than a verdict, and are asked only when somebody looks. */
 export interface Questions {
-  weigh: { ask: { state: TreeState }; answer: Record<StemId, Confidence> };
+  /** Of the whole tree, or of one stem until a reading is found that turns its verdict. */
+  weigh: { ask: { state: TreeState; of?: StemId }; answer: Record<StemId, Confidence> };
   keep: { ask: { state: TreeState; stemId: StemId }; answer: Counterfactual | undefined };
   forms: { ask: { state: TreeState }; answer: SuitedForm[] };
   /** The judgement with the price of deciding otherwise, and other ways to make the cuts. */

@@ -9,7 +9,7 @@ const WORD_MS = 250;
 const ANSWERS: {
   [K in QuestionKind]: (ask: Questions[K]['ask'], onProgress: Progress) => Questions[K]['answer'];
 } = {
-  weigh: ({ state }, onProgress) => weigh(state, { onProgress }),
+  weigh: ({ state, of }, onProgress) => weigh(state, { onProgress, ...(of !== undefined && { of }) }),
   keep: ({ state, stemId }) => whatWouldKeep(state, stemId),
   forms: ({ state }, onProgress) => formsFor(state, onProgress),
   price: ({ state }, onProgress) => judge(state, { mostLooks: LOOK_ON_LOOKS, onProgress }),

@@ -58,7 +58,10 @@ export class StepWays {
 
   readonly weighing = inject(Ponder).about(
     'weigh',
-    computed(() => (this.open() === 'unsure' ? { state: this.state() } : undefined)),
+    computed(() => {
+      const [of, state] = [this.stemId(), this.state()];
+      return this.open() === 'unsure' && of !== undefined ? { state, of } : undefined;
+    }),
   );
   readonly doubt = computed(() => {
     const [now, id] = [this.weighing.now(), this.stemId()];
