@@ -139,7 +139,7 @@ describe('500 broken files', () => {
     const before = await hashOfStore(db);
     const small = JSON.stringify({ ...demo, events: demo.events.slice(0, 4) });
     let asksFirst = 0;
-    for (const { how, text } of brokenFiles(small, 500, 23)) {
+    for (const { how, text } of brokenFiles(small, 180, 23)) {
       const { read, ms } = await worked(() => store.examine(store.readFile(text)));
       expect(ms, how).toBeLessThan(1000);
       if (read.kind === 'repairable') {

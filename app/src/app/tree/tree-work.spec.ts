@@ -9,17 +9,22 @@ async function begin() {
   const book = await openTab(`work-${fresh()}`, [], {}, [TreeWork]);
   return { book, work: TestBed.inject(TreeWork) };
 }
-const due = (what: Due['what']): Due => ({ treeId: 'weir', what }) as unknown as Due;
+const due = (what: Due['what'], stemIds: string[] = []): Due =>
+  ({ treeId: 'weir', what, stemIds }) as unknown as Due;
 
 it('work of the season is written down as done, or as left and why; what has no time in the year is not', async () => {
   const { book, work } = await begin();
   const before = book.events().length;
   expect(await work.season(due('disbud'), { isDone: true })).toBe(true);
   expect(await work.season(due('peg'), { isDone: false, why: 'weather' })).toBe(true);
+  expect(await work.season(due('uprights', ['a']), { isDone: true })).toBe(true);
   expect(await work.season(due('look'), { isDone: true })).toBe(false);
+  expect(await work.woundSeen('weir', 'gone', 'sick')).toBe(true);
   expect(book.events().slice(before)).toMatchObject([
     { kind: 'season-work', treeId: 'weir', act: 'disbud', isDone: true },
     { kind: 'season-work', treeId: 'weir', act: 'peg', isDone: false, why: 'weather' },
+    { kind: 'season-work', treeId: 'weir', act: 'uprights', stemIds: ['a'], isDone: true },
+    { kind: 'wound-seen', treeId: 'weir', limbId: 'gone', looks: 'sick' },
   ]);
 });
 
