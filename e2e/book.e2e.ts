@@ -1,3 +1,4 @@
+import { isDeep } from '../core/testing/deep';
 import { expect, goTo, test, type Page } from './on-a-day';
 import { killings, ticking, typing } from './kills';
 import { readFileSync } from 'node:fs';
@@ -13,7 +14,12 @@ async function openTree(page: Page, id: string): Promise<void> {
 
 test('what a page called saved before it was killed is there in the next', async ({ context, baseURL }) => {
   for (const work of [typing, ticking]) {
-    const { lacking, held } = await killings(context, baseURL ?? '', work, [40, 900]);
+    const { lacking, held } = await killings(
+      context,
+      baseURL ?? '',
+      work,
+      isDeep ? [40, 300, 900, 2000] : [400],
+    );
     expect(lacking).toEqual([]);
     expect(Object.values(held).every((n) => n > 0)).toBe(true);
   }
