@@ -81,6 +81,7 @@ export * from './calendar/days';
 export { YardSeasons, seasonOfStage, type WeatherOf } from './history/yard-seasons';
 export { UNDONE_WHY, type UndoneWhy } from './history/events/left-undone';
 export { SEASON_WORK } from './history/events/season-work';
+export { isRead } from './history/events/visit';
 export { WOUND_LOOKS, type WoundLook } from './history/events/wound-seen';
 export * from './formats/weather-table';
 export * from './kinds/kind-facts';

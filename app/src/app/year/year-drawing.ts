@@ -11,14 +11,16 @@ import {
   type StageDay,
 } from '../../../../core';
 import type { Words } from '../words/words';
-import { AFTER_DAYS, BEFORE_DAYS, type YearBar, type YearKind, type YearSite } from './year-model';
+import type { YearDone } from './year-done';
+import type { YearBar, YearKind, YearSite, YearSpan } from './year-model';
 
-/** Room for the names of kinds at the left, and what a lane, a line of stages, a weather strip and the crowd take, px. */
+/** Room for the names of kinds at the left, and what a lane, a line of stages, a row of work done, a weather strip and the crowd take, px. */
 const LEFT = 152;
 const RIGHT = 12;
 const TOP = 26;
 const LANE = 24;
 const STAGES = 17;
+const DONE = 24;
 const WEATHER = 74;
 const CROWD = 56;
 const GAP = 10;
@@ -47,21 +49,24 @@ const time = (isoDate: string): Date => new Date(`${isoDate}T00:00:00Z`);
 export interface YearPicture {
   sites: readonly YearSite[];
   crowd: readonly { from: string; n: number }[];
+  /** What the crowd counts, in words. */
+  crowdWords: string;
   today: string;
+  span: YearSpan;
   chosen: string | undefined;
 }
 
 /** Draws the year of a yard into an SVG: bars of work by kind, its stages, the weather under them, and how full each week is. */
 export function drawYear(
   svg: SVGSVGElement,
-  { sites, crowd, today, chosen }: YearPicture,
+  { sites, crowd, crowdWords, today, span, chosen }: YearPicture,
   widthPx: number,
   words: Words,
   choose: (key: string) => void,
 ): void {
   const width = Math.max(LEAST_WIDTH, widthPx);
   const x = scaleUtc()
-    .domain([time(daysAfter(today, -BEFORE_DAYS)), time(daysAfter(today, AFTER_DAYS))])
+    .domain([time(daysAfter(today, -span.before)), time(daysAfter(today, span.after))])
     .range([LEFT, width - RIGHT]);
   const root = select(svg);
   root.selectAll('*').remove();
@@ -115,9 +120,12 @@ export function drawYear(
     const name = words.say('year.kind', { kind: told(`kind.${kind.kind}`), n: kind.trees });
     text(on, name, 0, top + STAGES + 15, 'kind-name');
     drawStages(on, kind, top);
+    for (const one of kind.done)
+      drawDone(on, one, `${site.id} ${kind.kind} ${one.key}`, top + STAGES + one.lane * DONE);
+    const barsFrom = top + STAGES + kind.doneLanes * DONE;
     for (const bar of kind.bars)
-      drawBar(on, bar, `${site.id} ${kind.kind} ${bar.key}`, top + STAGES + bar.lane * LANE);
-    const low = top + STAGES + kind.lanes * LANE + 4;
+      drawBar(on, bar, `${site.id} ${kind.kind} ${bar.key}`, barsFrom + bar.lane * LANE);
+    const low = barsFrom + kind.lanes * LANE + 4;
     on.append('line').attr('class', 'under').attr('x1', 0).attr('x2', width).attr('y1', low).attr('y2', low);
     return low + 2;
   }
@@ -162,7 +170,7 @@ export function drawYear(
       .attr('x1', at)
       .attr('x2', at)
       .attr('y1', top + 3)
-      .attr('y2', top + STAGES + kind.lanes * LANE);
+      .attr('y2', top + STAGES + kind.doneLanes * DONE + kind.lanes * LANE);
     if (!side) return;
     const left = side === 'end' ? at - 3 : at + 3;
     text(g, words.say(`year-stage.${stage}`), left, top + 13, `stage-word ${side}`);
@@ -178,22 +186,10 @@ export function drawYear(
       what: visible,
       ...{ from: { day: bar.from }, to: { day: bar.to }, best: { day: bar.bestFrom } },
     });
-    const g = on
-      .append('g')
+    const g = button(on, key, label)
       .attr('class', 'bar')
       .attr('data-family', FAMILY[bar.what.what])
-      .attr('data-pressing', bar.due.pressing)
-      .attr('data-bar', key)
-      .attr('tabindex', 0)
-      .attr('role', 'button')
-      .attr('aria-pressed', String(chosen === key))
-      .attr('aria-label', label)
-      .on('click', () => choose(key))
-      .on('keydown', (event: KeyboardEvent) => {
-        if (event.key !== 'Enter' && event.key !== ' ') return;
-        event.preventDefault();
-        choose(key);
-      });
+      .attr('data-pressing', bar.due.pressing);
     g.append('rect')
       .attr('class', 'touch')
       .attr('x', from)
@@ -215,11 +211,45 @@ export function drawYear(
     text(g, visible, from + 4, top + LANE - 10, 'bar-word');
   }
 
+  /** Something that is picked by touch or key. */
+  function button(on: typeof root, key: string, label: string) {
+    return on
+      .append('g')
+      .attr('data-bar', key)
+      .attr('tabindex', 0)
+      .attr('role', 'button')
+      .attr('aria-pressed', String(chosen === key))
+      .attr('aria-label', label)
+      .on('click', () => choose(key))
+      .on('keydown', (event: KeyboardEvent) => {
+        if (event.key !== 'Enter' && event.key !== ' ') return;
+        event.preventDefault();
+        choose(key);
+      });
+  }
+
+  /** What was done: a mark on its day, with its word. */
+  function drawDone(on: typeof root, { on: day, what, entries }: YearDone, key: string, top: number): void {
+    const at = x(time(day));
+    const trees = new Set(entries.map(({ treeId }) => treeId)).size;
+    const visible = words.tell(what) + (trees > 1 ? ` ${trees}` : '');
+    const label = words.say('year.done', { what: visible, on: { day } });
+    const g = button(on, key, label).attr('class', 'done');
+    g.append('rect')
+      .attr('class', 'touch')
+      .attr('x', at - 8)
+      .attr('y', top)
+      .attr('width', 54)
+      .attr('height', DONE);
+    g.append('path').attr('d', `M${at} ${top + 7}l5 5l-5 5l-5 -5z`);
+    text(g, visible, at + 8, top + 16, 'bar-word');
+  }
+
   function drawWeather(on: typeof root, { place }: YearSite, top: number): number {
     const { weather, climate } = place;
     const at = temperaturesOf(weather, () => ({ minC: 0, maxC: 0 }));
-    const first = dayNumber(today) - BEFORE_DAYS;
-    const days = Array.from({ length: BEFORE_DAYS + AFTER_DAYS + 1 }, (_, i) => {
+    const first = dayNumber(today) - span.before;
+    const days = Array.from({ length: span.before + span.after + 1 }, (_, i) => {
       const mean = longRunMean(place, first + i);
       return { on: time(isoOf(first + i)), mean, half: climate.dailySwingC / 2, ...at(first + i) };
     });
@@ -279,7 +309,7 @@ export function drawYear(
   function drawCrowd(on: typeof root, top: number): number {
     const most = Math.max(4, max(crowd, ({ n }) => n) ?? 0);
     const scale = scaleLinear([0, most], [0, CROWD - 14]);
-    text(on, words.say('year.crowd'), LEFT, top + 10, 'crowd-word');
+    text(on, crowdWords, LEFT, top + 10, 'crowd-word');
     const g = on.append('g').attr('class', 'crowd');
     for (const { from, n } of crowd) {
       const [left, right] = [x(time(from)), x(time(daysAfter(from, 7)))];

@@ -1,8 +1,19 @@
 import { describe, expect, it } from 'vitest';
-import { NO_WEATHER, seasonPlace, type Due, type Site, type TreeState } from '../../../../core';
-import { crowdOf, yearOf } from './year-model';
+import {
+  NO_WEATHER,
+  seasonPlace,
+  told,
+  type Due,
+  type PlainEvent,
+  type Site,
+  type TreeState,
+} from '../../../../core';
+import { doneOf } from './year-done';
+import { crowdOf, YEAR_SPANS, yearOf } from './year-model';
 
 const TODAY = '2026-11-25';
+const AHEAD = { ...YEAR_SPANS.ahead, today: TODAY };
+const eventsOf = new Map<string, PlainEvent[]>();
 const SITE = { id: 's', name: 'Holt', latitudeDeg: 50 } as Site;
 const tree = (id: string, kind: string): [string, TreeState] => [
   id,
@@ -24,7 +35,7 @@ const due = (treeId: string, what: Due['what'], from: string, to: string, more: 
 
 const place = seasonPlace(SITE, NO_WEATHER);
 const year = (all: Due[], trees: [string, TreeState][]) =>
-  yearOf([SITE], new Map(trees), all, () => place, TODAY)[0];
+  yearOf({ sites: [SITE], eventsOf }, new Map(trees), all, () => place, AHEAD)[0];
 
 describe('the year of a yard', () => {
   const trees = [tree('a', 'apple'), tree('b', 'apple'), tree('f', 'fig')];
@@ -73,10 +84,53 @@ it('counts the things to do of each week from its Monday on', () => {
       due('b', 'prune', '2027-03-07', '2027-03-20'),
       due('f', 'prune', '2027-03-08', '2027-03-20'),
     ],
-    TODAY,
+    AHEAD,
   );
   const of = (from: string) => weeks.find((one) => one.from === from)?.n;
   // The first of March 2027 is a Monday.
   expect([of('2027-03-01'), of('2027-03-08')]).toEqual([2, 1]);
   expect(weeks.reduce((sum, { n }) => sum + n, 0)).toBe(3);
+});
+
+describe('what was done', () => {
+  const entry = (treeId: string, happenedOn: string, body: object): PlainEvent =>
+    ({ treeId, happenedOn, ...body }) as unknown as PlainEvent;
+  const cut = { kind: 'acts-done', acts: [] };
+
+  it('is one mark for the same work on one day, over all its trees, with what the book says of each; what is no work is none', () => {
+    const events = new Map([
+      ['a', [entry('a', '2026-03-02', cut), entry('a', '2026-03-02', { kind: 'note', text: 'mild' })]],
+      [
+        'b',
+        [
+          entry('b', '2026-03-02', cut),
+          entry('b', '2026-03-05', { kind: 'visit', stems: { l: { fixings: [] } } }),
+        ],
+      ],
+      ['c', [entry('c', '2024-03-02', cut)]],
+    ]);
+    const found = doneOf(['a', 'b', 'c'], events, { from: '2026-01-01', to: '2026-12-31' });
+    expect(found.map(({ on, what, lane }) => [on, what, lane])).toEqual([
+      ['2026-03-02', told('year-done.work'), 0],
+    ]);
+    expect(found[0]?.entries).toEqual([
+      { treeId: 'a', words: told('book.work', { acts: 0 }) },
+      { treeId: 'b', words: told('book.work', { acts: 0 }) },
+    ]);
+  });
+
+  it('stands in a row of its own where its word would cover another', () => {
+    const left = { kind: 'season-work', act: 'open', isDone: false, why: 'weather' };
+    const open = { ...left, isDone: true };
+    const events = new Map([
+      ['a', [entry('a', '2026-06-20', open), entry('a', '2026-06-30', cut), entry('a', '2026-09-01', cut)]],
+      ['b', [entry('b', '2026-06-21', left)]],
+    ]);
+    const found = doneOf(['a', 'b'], events, { from: '2026-01-01', to: '2026-12-31' });
+    expect(found.map(({ on, lane }) => [on, lane])).toEqual([
+      ['2026-06-20', 0],
+      ['2026-06-30', 1],
+      ['2026-09-01', 0],
+    ]);
+  });
 });

@@ -7,15 +7,24 @@ import {
   seasonOf,
   type Due,
   type KindId,
+  type ReadBook,
   type SeasonPlace,
   type Site,
   type StageDay,
   type TreeState,
 } from '../../../../core';
+import { laned } from './lanes';
+import { doneOf, type YearDone } from './year-done';
 
-/** Days before and after today that the year is drawn for. */
-export const BEFORE_DAYS = 45;
-export const AFTER_DAYS = 300;
+/** Days before and after today that a year is drawn for. */
+export interface YearSpan {
+  before: number;
+  after: number;
+}
+
+/** The year to come, and the one gone by. */
+export const YEAR_SPANS = { ahead: { before: 45, after: 300 }, back: { before: 345, after: 30 } } as const;
+export type YearView = keyof typeof YEAR_SPANS;
 
 /** The same work on all trees of a kind at a site, over days. */
 export interface YearBar {
@@ -38,6 +47,9 @@ export interface YearKind {
   trees: number;
   bars: readonly YearBar[];
   lanes: number;
+  /** What was done on its trees, and in how many rows it stands. */
+  done: readonly YearDone[];
+  doneLanes: number;
   stages: readonly StageDay[];
   /** The season whose chill it is having. */
   chill: { had: number; asked: number; isShort: boolean };
@@ -49,20 +61,19 @@ export interface YearSite {
   kinds: readonly YearKind[];
 }
 
-/** Bars beside each other in a lane keep so many days apart, and a short one is given so many for its word, and for the thing it names. */
-const APART_DAYS = 4;
+/** A short bar is given so many days for its word, and for the thing it names. */
 const WORD_DAYS = 28;
 const THING_DAYS = 46;
 
 /** The year of a yard: by site and kind what is due when, and its stages. */
 export function yearOf(
-  sites: readonly Site[],
+  { sites, eventsOf }: Pick<ReadBook, 'sites' | 'eventsOf'>,
   trees: ReadonlyMap<string, TreeState>,
   all: readonly Due[],
   placeOf: (siteId: string) => SeasonPlace,
-  today: string,
+  { today, before, after }: YearSpan & { today: string },
 ): YearSite[] {
-  const span = { from: daysAfter(today, -BEFORE_DAYS), to: daysAfter(today, AFTER_DAYS) };
+  const span = { from: daysAfter(today, -before), to: daysAfter(today, after) };
   return sites.flatMap((site) => {
     const here = [...trees.values()].filter((tree) => tree.site.id === site.id);
     if (here.length === 0) return [];
@@ -71,17 +82,19 @@ export function yearOf(
       const of = here.filter(({ record }) => kindFacts(record.kind).id === kind);
       const ids = new Set(of.map(({ record }) => record.id));
       const due = all.filter(({ treeId, from, to }) => ids.has(treeId) && to >= span.from && from <= span.to);
-      const bars = laned(merged(due));
+      const bars = laned(merged(due), spanOf);
+      const done = doneOf(ids, eventsOf, span);
       const season = seasonOf(site, today);
-      const seasons = [season, season + 1].map((year) => kindSeason(place, kind, year));
+      const seasons = [season - 1, season, season + 1].map((year) => kindSeason(place, kind, year));
       const stages = seasons
         .flatMap((one) => Object.values(one.stages))
         .filter(({ on }) => on >= span.from && on <= span.to);
       const coming =
-        seasons.find(({ stages: { break: opens } }) => opens !== undefined && opens.on > today) ?? seasons[1];
+        seasons.find(({ stages: { break: opens } }) => opens !== undefined && opens.on > today) ?? seasons[2];
       return {
-        ...{ kind, trees: of.length, bars, stages },
-        lanes: Math.max(1, ...bars.map(({ lane }) => lane + 1)),
+        ...{ kind, trees: of.length, bars, stages, done },
+        lanes: Math.max(done.length > 0 ? 0 : 1, ...bars.map(({ lane }) => lane + 1)),
+        doneLanes: Math.max(0, ...done.map(({ lane }) => lane + 1)),
         chill: chillOf(
           place,
           coming?.season ?? season,
@@ -132,23 +145,20 @@ function merged(due: readonly Due[]): Omit<YearBar, 'lane'>[] {
 const least = (a: string, b: string): string => (a < b ? a : b);
 const most = (a: string, b: string): string => (a > b ? a : b);
 
-/** Each bar in the first lane that is free where it begins. */
-function laned(bars: readonly Omit<YearBar, 'lane'>[]): YearBar[] {
-  const free: number[] = [];
-  return bars.map((bar) => {
-    const begins = dayNumber(bar.from);
-    const found = free.findIndex((until) => until + APART_DAYS <= begins);
-    const lane = found < 0 ? free.length : found;
-    free[lane] = Math.max(dayNumber(bar.to), begins + (bar.what.thing ? THING_DAYS : WORD_DAYS));
-    return { ...bar, lane };
-  });
-}
+/** The days a bar takes in its lane, with its word. */
+const spanOf = ({ what, from, to }: Omit<YearBar, 'lane'>): [number, number] => [
+  dayNumber(from),
+  Math.max(dayNumber(to), dayNumber(from) + (what.thing ? THING_DAYS : WORD_DAYS)),
+];
 
-/** How many things there are to do on trees in each week, from the Monday before a day on: each in the week of its best day. */
-export function crowdOf(all: readonly Due[], today: string): { from: string; n: number }[] {
-  const first = dayNumber(today) - BEFORE_DAYS;
+/** How many things there are on trees in each week, from the Monday before the first day on: to do, each in the week of its best day, or done. */
+export function crowdOf(
+  all: readonly Pick<Due, 'on'>[],
+  { today, before, after }: YearSpan & { today: string },
+): { from: string; n: number }[] {
+  const first = dayNumber(today) - before;
   const monday = first - ((first + 3) % 7);
-  const weeks = Math.ceil((AFTER_DAYS + BEFORE_DAYS) / 7) + 1;
+  const weeks = Math.ceil((after + before) / 7) + 1;
   const n = Array.from({ length: weeks }, () => 0);
   for (const { on } of all) {
     const week = Math.floor((dayNumber(on) - monday) / 7);

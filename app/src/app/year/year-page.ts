@@ -7,6 +7,7 @@ import {
   ElementRef,
   inject,
   signal,
+  untracked,
   viewChild,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
@@ -14,15 +15,16 @@ import { day, frostOnBlossom, kindSeason, seasonOf, told, type Message } from '.
 import { BookStore } from '../book/book-store';
 import { DueStore } from '../due/due-store';
 import { dueCalled, whenTold } from '../due/due-words';
+import { RadioRow, type Choice } from '../fields/radio-row';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { drawYear } from './year-drawing';
-import { crowdOf, yearOf } from './year-model';
+import { crowdOf, YEAR_SPANS, yearOf, type YearView } from './year-model';
 
 /** The windows of all trees of the yard on one page, their stages, the weather under them, and how full the weeks are. */
 @Component({
   selector: 'eb-year-page',
-  imports: [RouterLink, Say, Told],
+  imports: [RadioRow, RouterLink, Say, Told],
   templateUrl: './year-page.html',
   styleUrl: './year-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -36,19 +38,43 @@ export class YearPage {
   private readonly width = signal(0);
   private readonly chosenKey = signal<string | undefined>(undefined);
 
+  readonly view = signal<YearView>('ahead');
+  readonly views: readonly Choice<YearView>[] = (['ahead', 'back'] as const).map((id) => ({
+    ...{ id, code: `year.view.${id}` },
+  }));
+  private readonly span = computed(() => ({ ...YEAR_SPANS[this.view()], today: this.book.today() }));
+
   readonly sites = computed(() =>
-    yearOf(
-      this.book.read().sites,
-      this.book.states(),
-      this.store.all(),
-      this.book.placeOf(),
-      this.book.today(),
-    ),
+    yearOf(this.book.read(), this.book.states(), this.store.all(), this.book.placeOf(), this.span()),
   );
-  readonly crowd = computed(() => crowdOf(this.store.all(), this.book.today()));
+  /** How full the weeks are: of what is to do, or, looking back, of what was done. */
+  readonly crowd = computed(() => {
+    if (this.view() === 'ahead') return crowdOf(this.store.all(), this.span());
+    const done = this.sites().flatMap(({ kinds }) => kinds.flatMap((kind) => kind.done));
+    return crowdOf(
+      done.flatMap(({ on, entries }) => entries.map(() => ({ on }))),
+      this.span(),
+    );
+  });
   readonly fullest = computed(() =>
     this.crowd().reduce((most, one) => (one.n > most.n ? one : most), { from: '', n: 0 }),
   );
+
+  /** The work done that is picked, with what the book says of it tree by tree. */
+  readonly chosenDone = computed(() => {
+    const key = this.chosenKey();
+    for (const { site, kinds } of this.sites())
+      for (const { kind, done } of kinds) {
+        const one = done.find((some) => `${site.id} ${kind} ${some.key}` === key);
+        if (!one) continue;
+        const entries = one.entries.flatMap(({ treeId, words }) => {
+          const record = this.book.states().get(treeId)?.record;
+          return record ? [{ record, words }] : [];
+        });
+        return { ...one, entries };
+      }
+    return undefined;
+  });
 
   /** The bar that is picked, and its trees. */
   readonly chosen = computed(() => {
@@ -99,9 +125,17 @@ export class YearPage {
     afterRenderEffect(() => {
       const [svg, sheet] = [this.svg()?.nativeElement, this.sheet()?.nativeElement];
       if (!svg || !sheet) return;
-      const [sites, crowd, today] = [this.sites(), this.crowd(), this.book.today()];
-      const picture = { sites, crowd, today, chosen: this.chosenKey() };
+      const [sites, crowd, span] = [this.sites(), this.crowd(), this.span()];
+      const crowdWords = this.words.say(this.view() === 'ahead' ? 'year.crowd' : 'year.crowd-done');
+      const { today } = span;
+      const picture = { sites, crowd, crowdWords, today, span, chosen: this.chosenKey() };
       drawYear(svg, picture, this.width() || sheet.clientWidth, this.words, (key) => this.chosenKey.set(key));
+    });
+    // Looking back, one begins at today: on a phone it lies beyond the edge.
+    afterRenderEffect(() => {
+      const sheet = this.sheet()?.nativeElement;
+      const isBack = this.view() === 'back';
+      if (sheet) untracked(() => (sheet.scrollLeft = isBack ? sheet.scrollWidth : 0));
     });
     const watch = new ResizeObserver(
       ([entry]) => entry && this.width.set(Math.floor(entry.contentRect.width)),
