@@ -63,6 +63,7 @@ export * from './stations/gauge';
 export * from './readings/settled';
 export * from './due/due';
 export * from './due/due-of';
+export { plannedBy } from './due/gates';
 export { woundsStanding, type FollowedWound } from './due/wounds';
 export * from './shoots/shoot-verdicts';
 export * from './shoots/with-shoots';

@@ -127,8 +127,7 @@ export const ticking: Work = {
     await toAnAct(page);
   },
   async once(page, called) {
-    await toAnAct(page);
-    await page.locator('button.big.done:enabled').click();
+    await doneAtOnce(page);
     await page.locator('eb-changed-told .bi-check2').waitFor();
     await saved(page);
     count(called, 'done');
@@ -159,6 +158,19 @@ export const ticking: Work = {
     };
   },
 };
+
+/** Ticks an act: found and touched in one moment, since what is weighed anew may put another button in its place. */
+async function doneAtOnce(page: Page): Promise<void> {
+  const touch = (): Promise<boolean> =>
+    page.evaluate(() => {
+      const act = document.querySelector('.what[data-step*=":"]');
+      const done = document.querySelector<HTMLElement>('button.big.done:enabled');
+      if (act) done?.click();
+      return act !== null && done !== null;
+    });
+  do await toAnAct(page);
+  while (!(await touch()));
+}
 
 /** Goes on to an act of a plan: what was left before a kill is hidden, and a tree may have no more. */
 async function toAnAct(page: Page): Promise<void> {

@@ -5,7 +5,7 @@ import type { PlainEvent } from '../history/events';
 import { isRead } from '../history/events/visit';
 import type { Window, WindowAct } from '../seasons/windows/window';
 import { isRunUp } from '../summer/run-up';
-import type { DueTree } from './due';
+import type { Due, DueTree } from './due';
 
 /** A tree and the window that may concern it. */
 export interface Asked extends DueTree {
@@ -39,6 +39,13 @@ const STANDS_FOR = {
 /** The window that a planned act has its time in; undefined for one that is done whenever one stands at the tree. */
 export const windowOfAct = (act: Act): WindowAct | undefined =>
   (['prune', 'notch', 'spread'] as const).find((window) => STANDS_FOR[window](act));
+
+/** Acts of a plan that are done by a day, ISO, where each is done on its best day; one without a time of its own is done at once. */
+export const plannedBy = <A extends Act>(acts: readonly A[], due: readonly Due[], day: string): A[] =>
+  acts.filter((act) => {
+    const its = due.find(({ what, acts: n }) => n > 0 && what === windowOfAct(act));
+    return its === undefined || its.on <= day;
+  });
 
 const planned = ({ acts = [] }: Asked, window: keyof typeof STANDS_FOR): number =>
   acts.filter(STANDS_FOR[window]).length;

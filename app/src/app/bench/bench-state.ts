@@ -1,4 +1,4 @@
-import type { ChosenSet, DraftField, Felt, StemId } from '../../../../core';
+import type { ChosenSet, DraftField, Felt, PlannedAct, StemId } from '../../../../core';
 
 /** The tree shown as it is, or as the planned work leaves it. */
 export type Moment = 'stands' | 'after';
@@ -13,8 +13,10 @@ export interface BenchState {
   standingDeg: number;
   inHand: StemId | undefined;
   moment: Moment;
-  /** A day on which the tree is looked at as it stood then; none is today. */
+  /** A day on which the tree is looked at, as it stood then or as planned work leaves it; none is today. */
   seenOn: string | undefined;
+  /** Planned acts that are done by a day to come on which it is looked at. */
+  doneBy: readonly PlannedAct[] | undefined;
   /** The day that what is read or done now is written down for; none is today. */
   day: string | undefined;
   /** A set of limbs tried on, to see the tree with it; none is the one chosen. */
@@ -38,6 +40,7 @@ export const INITIAL: BenchState = {
   inHand: undefined,
   moment: 'stands',
   seenOn: undefined,
+  doneBy: undefined,
   day: undefined,
   tried: undefined,
   wentTo: 'decide',

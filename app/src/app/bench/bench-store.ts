@@ -14,6 +14,7 @@ import {
   type DraftField,
   type Fixed,
   type EventBody,
+  type PlannedAct,
   type FormId,
   type ReadBook,
   type Ruling,
@@ -31,7 +32,7 @@ import type { TreePicture } from '../drawing/tree-picture';
 import { IS_NARROW } from '../shell/narrow';
 import { TreeStore } from '../tree/tree-store';
 import { INITIAL, type BenchState, type Moment, type Room } from './bench-state';
-import { leafPicture, pastPicture, treePicture } from './pictures';
+import { aheadPicture, leafPicture, pastPicture, treePicture } from './pictures';
 import type { PulledLimb } from './pulled-limb';
 import { ShootStore } from './shoots/shoot-store';
 
@@ -87,7 +88,7 @@ export const BenchStore = signalStore(
       /** The tree as it stood on the day it is looked at, where that is not today. */
       const past = computed<TreeState | undefined>(() => {
         const today = store.seenOn();
-        if (today === undefined) return undefined;
+        if (today === undefined || store.doneBy()) return undefined;
         return treeState(readThen(), treeId(), { today });
       });
       /** The tree with all that bears on it. */
@@ -103,6 +104,8 @@ export const BenchStore = signalStore(
       const picture = computed<TreePicture | undefined>(() => {
         const then = past();
         if (then) return pastPicture(then, state() ?? then, readThen());
+        const [now, acts, on] = [state(), store.doneBy(), store.seenOn()];
+        if (now && acts && on !== undefined) return aheadPicture(now, book.read(), acts, on);
         const shown = store._held() ?? drafted();
         if (!shown) return undefined;
         const read = book.read();
@@ -178,11 +181,15 @@ export const BenchStore = signalStore(
         patchState(store, { inHand, bending: undefined, moving: false });
       },
       show(moment: Moment): void {
-        patchState(store, { moment, tried: undefined, seenOn: undefined });
+        patchState(store, { moment, tried: undefined, seenOn: undefined, doneBy: undefined });
       },
       /** Shows the tree as it stood on a day that is on record. */
       lookBack(seenOn: string): void {
-        patchState(store, { seenOn, moment: 'stands', tried: undefined });
+        patchState(store, { seenOn, doneBy: undefined, moment: 'stands', tried: undefined });
+      },
+      /** Shows the tree as planned acts leave it that are done by a day to come. */
+      lookAhead(seenOn: string, doneBy: readonly PlannedAct[]): void {
+        patchState(store, { seenOn, doneBy, moment: 'stands', tried: undefined });
       },
       /** What is read or done now was read or done on that day. */
       setDay(day: string): void {
@@ -242,7 +249,13 @@ export const BenchStore = signalStore(
         patchState(store, { wentTo });
       },
       pull(pulling: boolean): void {
-        patchState(store, { pulling, moment: 'stands', seenOn: undefined, tried: undefined });
+        patchState(store, {
+          pulling,
+          moment: 'stands',
+          seenOn: undefined,
+          doneBy: undefined,
+          tried: undefined,
+        });
       },
       /** A name for a new row. Rows sort by when they were begun, so that they stand in that order after a reload too. */
       freshRow: (): StemId => `s-${world.now().getTime().toString(36)}-${world.newId().slice(0, 8)}`,

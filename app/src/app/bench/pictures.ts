@@ -1,4 +1,5 @@
 import {
+  afterActs,
   layOut,
   oldWounds,
   withBent,
@@ -6,6 +7,7 @@ import {
   woundsLeft,
   type Fixed,
   type Judgement,
+  type PlannedAct,
   type ReadBook,
   type ShootVerdict,
   type Tree,
@@ -32,6 +34,21 @@ export const pastPicture = (then: TreeState, now: TreeState, read: ReadBook): Tr
   ...bare(then, read, then.tree),
   room: extentOf(layOut(now.tree)),
 });
+
+/** A tree as planned acts leave it that are done by a day to come, in the room it needs today; what grows until then is not drawn. */
+export const aheadPicture = (
+  now: TreeState,
+  read: ReadBook,
+  acts: readonly PlannedAct[],
+  on: string,
+): TreePicture => {
+  const picture = bare({ ...now, today: on }, read, afterActs(now.tree, acts));
+  return {
+    ...picture,
+    room: extentOf(layOut(now.tree)),
+    wounds: [...picture.wounds, ...woundsLeft(now.tree, acts, on)],
+  };
+};
 
 /** A tree in leaf with its soft shoots on it, and what is done with them. */
 export const leafPicture = (

@@ -1,7 +1,14 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { NO_WEATHER, seasonPlace, type Due, type PlainEvent, type TreeState } from '../../../../core';
+import {
+  dayNumber,
+  NO_WEATHER,
+  seasonPlace,
+  type Due,
+  type PlainEvent,
+  type TreeState,
+} from '../../../../core';
 import { treeOf } from '../../../../core/testing/trees';
 import { BookStore } from '../book/book-store';
 import { DueStore } from '../due/due-store';
@@ -18,7 +25,7 @@ const EVENTS = [
   { kind: 'note', treeId: 'tree', text: 'Dry week.', happenedOn: '2026-07-18' },
   { kind: 'acts-done', treeId: 'tree', acts: [{}, {}], happenedOn: '2025-02-20' },
 ] as unknown as PlainEvent[];
-const due = (id: string, from: string, to: string): Due =>
+const due = (id: string, from: string, to: string, acts = 0): Due =>
   ({
     id,
     what: 'prune',
@@ -29,12 +36,21 @@ const due = (id: string, from: string, to: string): Due =>
     on: from,
     pressing: 'later',
     stemIds: [],
+    acts,
   }) as unknown as Due;
 
 const seenOn = signal<string | undefined>(undefined);
+const doneBy = signal<readonly { id: string }[] | undefined>(undefined);
+/** One cut of the winter’s, and a limb spared, which has no time of its own. */
+const ACTS = [
+  { id: 'x', kind: 'take-out', stemId: 'x' },
+  { id: 'y', kind: 'stay', stemId: 'y' },
+];
 const bench = {
+  ...{ doneBy, judged: signal({ plan: { acts: ACTS } }) },
   ...{ state: signal(state), treeId: signal('tree'), seenOn, on: signal(TODAY), setDay: () => undefined },
   lookBack: (day: string) => seenOn.set(day),
+  lookAhead: (day: string, acts: { id: string }[]) => [seenOn.set(day), doneBy.set(acts)],
   show: () => seenOn.set(undefined),
 };
 const seen = vi.fn(() => Promise.resolve(true));
@@ -49,6 +65,7 @@ beforeEach(() => {
     },
   );
   seenOn.set(undefined);
+  doneBy.set(undefined);
   TestBed.configureTestingModule({
     providers: [
       Words,
@@ -58,7 +75,9 @@ beforeEach(() => {
         provide: DueStore,
         useValue: {
           byTree: signal(
-            new Map([['tree', [due('a', '2027-01-10', '2027-04-10'), due('b', '2027-03-01', '2027-04-01')]]]),
+            new Map([
+              ['tree', [due('a', '2027-01-10', '2027-04-10'), due('b', '2027-03-01', '2027-04-01', 1)]],
+            ]),
           ),
         },
       },
@@ -102,8 +121,20 @@ describe('the years of a tree', () => {
     strip.look(31);
     expect(seenOn()).toBe('2025-01-01');
     expect(strip.seen()).toBe(31);
-    strip.look(strip.most());
+    strip.look(dayNumber(TODAY) - dayNumber('2024-12-01'));
     expect(seenOn()).toBeUndefined();
+  });
+
+  it('are drawn along to the last planned work: each act is done on its best day, what has no time of its own at once', () => {
+    const strip = timeline();
+    const by = (on: string): (string | undefined)[] => {
+      strip.look(dayNumber(on) - dayNumber('2024-12-01'));
+      return [seenOn(), ...(doneBy() ?? []).map(({ id }) => id)];
+    };
+    expect(by('2027-02-28')).toEqual(['2027-02-28', 'y']);
+    expect(by('2027-03-01')).toEqual(['2027-03-01', 'x', 'y']);
+    expect(by('2028-01-01')).toEqual(['2027-03-01', 'x', 'y']);
+    expect(strip.seenTold()).toMatchObject({ code: 'timeline.ahead', args: { n: 2, of: 2 } });
   });
 });
 

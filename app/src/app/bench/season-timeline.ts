@@ -17,15 +17,17 @@ import {
   isoOf,
   kindFacts,
   kindSeason,
+  plannedBy,
   seasonOf,
   told,
   waysOf,
+  type Message,
   type Stage,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { DueStore } from '../due/due-store';
 import { dueCalled } from '../due/due-words';
-import { Say } from '../words/told';
+import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { BenchStore } from './bench-store';
 
@@ -40,15 +42,18 @@ const SHARES = [0.2, 0.58, 0.92, 1] as const;
 const EDGE = 7;
 const YEAR_DAYS = 365;
 const YEARS = 5;
+/** How near to today a finger is on it, and room for the words of the day that is looked at, px. */
+const AT_TODAY_PX = 6;
+const WORDS_PX = 262;
 /** Stages that are told on the strip. */
 const SHOWN: readonly Stage[] = ['swell', 'bloom', 'shoots-stop', 'leaf-fall'];
 
 const time = (isoDate: string): Date => new Date(`${isoDate}T00:00:00Z`);
 
-/** A tree's years from planting to its fifth: what was done and read, its stages, what is due; drawn along, the tree is shown as it stood. */
+/** A tree's years from planting to its fifth: what was done and read, its stages, what is due; drawn along, the tree is shown as it stood, or as planned work leaves it. */
 @Component({
   selector: 'eb-season-timeline',
-  imports: [Say],
+  imports: [Say, Told],
   templateUrl: './season-timeline.html',
   styleUrl: './season-timeline.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -183,14 +188,36 @@ export class SeasonTimeline {
       });
   });
 
-  /** The day that is looked at, days since planting; today at the end. */
-  readonly most = computed(() => dayNumber(this.book.today()) - dayNumber(this.span().planted));
-  readonly seen = computed(() => {
-    const on = this.bench.seenOn();
-    return on === undefined ? this.most() : Math.max(0, dayNumber(on) - dayNumber(this.span().planted));
+  /** The last day that is looked at: that by which all planned work is done, or today. */
+  private readonly lastDay = computed(() => {
+    const [today, ...later] = [this.book.today(), ...this.planned().map(({ on }) => on)];
+    return later.reduce((last, on) => (on > last ? on : last), today);
   });
+  /** What is due and stands in the plan. */
+  private readonly planned = computed(() =>
+    (this.dues.byTree().get(this.bench.treeId()) ?? []).filter(({ acts }) => acts > 0),
+  );
+  private readonly acts = computed(() => this.bench.judged()?.plan.acts ?? []);
+
+  /** The day that is looked at, days since planting; the last on which planned work is done, or today, at the end. */
+  readonly most = computed(() => dayNumber(this.lastDay()) - dayNumber(this.span().planted));
+  readonly seen = computed(() =>
+    Math.max(0, dayNumber(this.bench.seenOn() ?? this.book.today()) - dayNumber(this.span().planted)),
+  );
   readonly seenAt = computed(() => this.at(this.bench.seenOn() ?? this.book.today()));
-  readonly seenWords = computed(() => this.words.arg(day(this.bench.seenOn() ?? this.book.today())));
+  readonly seenTold = computed<Message>(() => {
+    const [on, doneBy] = [this.bench.seenOn(), this.bench.doneBy()];
+    if (on === undefined) return told('timeline.now', { on: day(this.book.today()) });
+    if (!doneBy) return told('timeline.then', { on: day(on) });
+    return told('timeline.ahead', { on: day(on), n: doneBy.length, of: this.acts().length });
+  });
+  /** Where those words stand: right of the day, or left of it, or, on a narrow strip, wherever there is room. */
+  readonly wordsAt = computed(() => {
+    const [at, width] = [this.seenAt(), this.width()];
+    if (at + WORDS_PX <= width) return { x: at + 10, anchor: 'start' };
+    if (at - WORDS_PX >= 0) return { x: at - 10, anchor: 'end' };
+    return { x: Math.max(4, width - WORDS_PX), anchor: 'start' };
+  });
 
   constructor() {
     const destroyed = inject(DestroyRef);
@@ -203,20 +230,26 @@ export class SeasonTimeline {
     });
   }
 
-  /** Looks at the tree as it stood so many days after planting; on the last, as it stands. */
+  /** Looks at the tree so many days after planting: as it stood, as it stands, or as planned work leaves it. */
   look(days: number): void {
-    if (days >= this.most()) this.bench.show('stands');
-    else this.bench.lookBack(isoOf(dayNumber(this.span().planted) + days));
+    const on = isoOf(dayNumber(this.span().planted) + Math.min(days, this.most()));
+    const today = this.book.today();
+    if (on < today) this.bench.lookBack(on);
+    else if (on === today) this.bench.show('stands');
+    else this.bench.lookAhead(on, plannedBy(this.acts(), this.planned(), on));
   }
 
   drag(event: PointerEvent): void {
     if (event.type === 'pointerdown') (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
     if (event.buttons === 0) return;
     const { left } = this.host().nativeElement.getBoundingClientRect();
-    const on = this.x()
-      .invert(event.clientX - left)
-      .toISOString()
-      .slice(0, 10);
+    const at = event.clientX - left;
+    // Today is a mark one comes to rest on.
+    if (Math.abs(at - this.now()) < AT_TODAY_PX) {
+      this.bench.show('stands');
+      return;
+    }
+    const on = this.x().invert(at).toISOString().slice(0, 10);
     this.look(Math.max(0, dayNumber(on) - dayNumber(this.span().planted)));
   }
 }
