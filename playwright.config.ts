@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { isDeep } from './core/testing/deep';
 
 const PORT = 4319;
 
@@ -10,6 +11,7 @@ export default defineConfig({
   workers: 2,
   reporter: [['list']],
   forbidOnly: true,
+  ...(!isDeep && { grepInvert: /@deep/ }),
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },

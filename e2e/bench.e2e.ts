@@ -1,4 +1,3 @@
-import { isDeep } from '../core/testing/deep';
 import { expect, goTo, test, type Page } from './on-a-day';
 import { outlinesIn } from './screens';
 
@@ -210,52 +209,56 @@ const TWELVE = [
   ['95', '300', '70', '55', '9'],
 ];
 
-test('a tree of twelve limbs is planted and measured with the keyboard alone, and judged', async ({
-  page,
-}) => {
-  test.skip(!isDeep, 'run in full by test:deep; twelve limbs by keyboard are read at a human pace elsewhere');
-  await page.goto('/');
-  await page
-    .getByRole('button', { name: /plant a tree here/ })
-    .first()
-    .focus();
-  await page.keyboard.press('Enter');
-  await page.getByLabel('Called').focus();
-  await page.keyboard.type('Keyboard plum');
-  await page.getByLabel('Kind').focus();
-  await page.keyboard.type('European plum');
-  await expect(page.getByLabel('Kind')).toHaveValue('european-plum');
-  await page.getByLabel('Called').focus();
-  await page.keyboard.press('Enter');
-  await expect(page.locator('.account')).toContainText('Begin with the trunk');
-
-  await cell(page, 'trunk', 'bearing').focus();
-  for (const text of ['0', '1', '98', '42']) {
-    await page.keyboard.type(text);
+// Twelve limbs by keyboard, at a human pace, are read by every run elsewhere.
+test(
+  'a tree of twelve limbs is planted and measured with the keyboard alone, and judged',
+  {
+    tag: '@deep',
+  },
+  async ({ page }) => {
+    await page.goto('/');
+    await page
+      .getByRole('button', { name: /plant a tree here/ })
+      .first()
+      .focus();
     await page.keyboard.press('Enter');
-  }
-  for (const limb of TWELVE) {
-    for (const text of limb) {
-      await expect(page.locator('.readings input:focus')).toHaveValue('');
+    await page.getByLabel('Called').focus();
+    await page.keyboard.type('Keyboard plum');
+    await page.getByLabel('Kind').focus();
+    await page.keyboard.type('European plum');
+    await expect(page.getByLabel('Kind')).toHaveValue('european-plum');
+    await page.getByLabel('Called').focus();
+    await page.keyboard.press('Enter');
+    await expect(page.locator('.account')).toContainText('Begin with the trunk');
+
+    await cell(page, 'trunk', 'bearing').focus();
+    for (const text of ['0', '1', '98', '42']) {
       await page.keyboard.type(text);
       await page.keyboard.press('Enter');
     }
-  }
-  await page.keyboard.press('Control+Enter');
-  await saved(page);
+    for (const limb of TWELVE) {
+      for (const text of limb) {
+        await expect(page.locator('.readings input:focus')).toHaveValue('');
+        await page.keyboard.type(text);
+        await page.keyboard.press('Enter');
+      }
+    }
+    await page.keyboard.press('Control+Enter');
+    await saved(page);
 
-  const words = new Map<string, string>();
-  await expect(page.locator('.readings tbody tr')).toHaveCount(14);
-  await expect.poll(() => page.locator('.verdict[data-verdict=scaffold]').count()).toBeGreaterThan(2);
-  for (const row of await page.locator('.readings tbody tr').all()) {
-    const tag = await row.locator('[data-field=tag]').inputValue();
-    words.set(tag, (await row.locator('.verdict').textContent()) ?? '');
-  }
-  // D: crotch 25. F: starts at 40 cm. I: crotch 12. All three are barred; A or B, C, E and G stand round the tree.
-  for (const tag of ['D', 'F', 'I']) expect(words.get(tag), tag).toBe('goes');
-  for (const tag of ['C', 'E', 'G']) expect(words.get(tag), tag).toBe('stays');
-  expect([words.get('A'), words.get('B')].sort()).toEqual(['goes', 'stays']);
-});
+    const words = new Map<string, string>();
+    await expect(page.locator('.readings tbody tr')).toHaveCount(14);
+    await expect.poll(() => page.locator('.verdict[data-verdict=scaffold]').count()).toBeGreaterThan(2);
+    for (const row of await page.locator('.readings tbody tr').all()) {
+      const tag = await row.locator('[data-field=tag]').inputValue();
+      words.set(tag, (await row.locator('.verdict').textContent()) ?? '');
+    }
+    // D: crotch 25. F: starts at 40 cm. I: crotch 12. All three are barred; A or B, C, E and G stand round the tree.
+    for (const tag of ['D', 'F', 'I']) expect(words.get(tag), tag).toBe('goes');
+    for (const tag of ['C', 'E', 'G']) expect(words.get(tag), tag).toBe('stays');
+    expect([words.get('A'), words.get('B')].sort()).toEqual(['goes', 'stays']);
+  },
+);
 
 test('a bearing may be pointed at on the plan, an angle dragged on the limb seen side-on', async ({
   page,

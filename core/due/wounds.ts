@@ -5,7 +5,8 @@ import { woodSeason } from '../calendar/seasons';
 import type { PlainEvent } from '../history/events';
 import type { WoundLook } from '../history/events/wound-seen';
 import { woundsOf, type Wound } from '../history/old-wounds';
-import { because, day, mm, type Reason } from '../words/message';
+import { compassCalled } from '../words/compass';
+import { because, cm, day, mm, type Reason } from '../words/message';
 import type { DueTree } from './due';
 
 /** A wound that takes more than so many seasons to close is followed until it is seen closed. A working value. */
@@ -60,6 +61,8 @@ export function woundsFollowed(scene: TreeScene, tree: Pick<DueTree, 'state' | '
 export const woundWhy = ({ wound, closesYears, seen }: FollowedWound): Reason =>
   because(seen?.looks === 'sick' ? 'due.wound.sick' : 'due.wound.why', {
     tag: wound.tag,
+    at: cm(Math.round(wound.originCm)),
+    side: compassCalled(wound.bearingDeg),
     across: mm(wound.diameterMm),
     since: day(wound.since),
     seen: day(seen?.on ?? wound.since),
