@@ -37,22 +37,17 @@ export function doneOf(
   return laned(inOrder, ({ on }) => [dayNumber(on), dayNumber(on) + WORD_DAYS]);
 }
 
-/** What an entry says was done; undefined for one that tells of no work. */
-function doneCalled(event: PlainEvent): Message | undefined {
-  switch (event.kind) {
-    case 'acts-done':
-      return told('year-done.work');
-    case 'season-work':
-      return event.isDone ? told(`year-bar.${event.act}`) : undefined;
-    case 'visit':
-      return isRead(event) ? told('year-done.read') : undefined;
-    case 'shoots-read':
-      return told('year-done.shoots');
-    case 'let-go':
-      return told('year-bar.off', { what: told(`fixing.${event.what}`) });
-    case 'wound-seen':
-      return told('year-bar.wound');
-    default:
-      return undefined;
-  }
-}
+/** What an entry of a kind says was done; a kind that tells of no work is not here. */
+const CALLED: {
+  readonly [K in PlainEvent['kind']]?: (event: PlainEvent & { kind: K }) => Message | undefined;
+} = {
+  'acts-done': () => told('year-done.work'),
+  'season-work': ({ act, isDone }) => (isDone ? told(`year-bar.${act}`) : undefined),
+  visit: (event) => (isRead(event) ? told('year-done.read') : undefined),
+  'shoots-read': () => told('year-done.shoots'),
+  'let-go': ({ what }) => told('year-bar.off', { what: told(`fixing.${what}`) }),
+  'wound-seen': () => told('year-bar.wound'),
+};
+
+const doneCalled = (event: PlainEvent): Message | undefined =>
+  (CALLED[event.kind] as ((event: PlainEvent) => Message | undefined) | undefined)?.(event);
