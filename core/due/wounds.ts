@@ -32,9 +32,10 @@ export interface FollowedWound {
 export function woundsStanding(
   { kind, laid }: Pick<TreeScene, 'kind' | 'laid'>,
   { state, events }: Pick<DueTree, 'state' | 'events'>,
+  isWanted?: (act: { diameterMm: number }) => boolean,
 ): Omit<FollowedWound, 'on'>[] {
   const standing = new Set(laid.tree.stems.map(({ id }) => id));
-  return woundsOf(state.record, events)
+  return woundsOf(state.record, events, isWanted)
     .filter(({ on }) => standing.has(on))
     .map((wound) => ({
       wound,
@@ -47,10 +48,12 @@ export function woundsStanding(
 /** Heavy wounds that are looked at as each season's shoots stop, until they are seen closed; a sick one sooner. */
 export function woundsFollowed(scene: TreeScene, tree: Pick<DueTree, 'state' | 'events'>): FollowedWound[] {
   const { today } = tree.state;
-  return woundsStanding(scene, tree).flatMap((one): FollowedWound[] => {
+  const isHeavy = ({ diameterMm }: { diameterMm: number }): boolean =>
+    yearsToClose(scene.kind, diameterMm) > HEAVY_YEARS;
+  return woundsStanding(scene, tree, isHeavy).flatMap((one): FollowedWound[] => {
     const { wound, closesYears, seen } = one;
     const until = daysAfter(wound.since, Math.round((closesYears + MORE_YEARS) * YEAR_DAYS));
-    if (closesYears <= HEAVY_YEARS || seen?.looks === 'closed' || today > until) return [];
+    if (seen?.looks === 'closed' || today > until) return [];
     const on =
       seen?.looks === 'sick' ? daysAfter(seen.on, SICK_DAYS) : shootsStop(scene, seen?.on ?? wound.since);
     return on === undefined ? [] : [{ ...one, on }];

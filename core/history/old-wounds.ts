@@ -4,7 +4,7 @@ import { trunkOf, type Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { waysOf, type PlainEvent } from './events';
 import type { ReadBook } from './tree-at';
-import { newTreeDraft, treeFrom } from './tree-draft';
+import { newTreeDraft, treeFrom, type TreeDraft } from './tree-draft';
 import type { TreeRecord } from './tree-record';
 
 /** Where a limb was taken off, on the stem that carried it. */
@@ -53,16 +53,34 @@ export function oldWounds(read: ReadBook, treeId: string): Wound[] {
   return found;
 }
 
-/** The wounds that the work among some events has left on a tree. */
-export function woundsOf(record: TreeRecord, events: readonly PlainEvent[]): Wound[] {
-  if (!events.some((event) => event.kind === 'acts-done')) return [];
+type TakeOut = Extract<Act, { kind: 'take-out' }>;
+
+/**
+ * The wounds that the work among some events has left on a tree.
+ * @param isWanted of which limbs taken out they are asked for; of all, unless said
+ */
+export function woundsOf(
+  record: TreeRecord,
+  events: readonly PlainEvent[],
+  isWanted: (act: TakeOut) => boolean = () => true,
+): Wound[] {
+  const wantedIn = (event: PlainEvent): TakeOut[] =>
+    event.kind === 'acts-done'
+      ? event.acts.flatMap((act) => (act.kind === 'take-out' && isWanted(act) ? [act] : []))
+      : [];
+  const last = events.findLastIndex((event) => wantedIn(event).length > 0);
   const draft = newTreeDraft(record);
-  return events.flatMap((event): Wound[] => {
+  return events.slice(0, last + 1).flatMap((event, i): Wound[] => {
+    const acts = wantedIn(event);
     const left =
-      event.kind === 'acts-done'
-        ? woundsLeft(treeFrom(draft.record, draft.stems), event.acts, event.happenedOn)
-        : [];
-    waysOf(event.kind).reduce?.(draft, event);
+      acts.length > 0 ? woundsLeft(treeFrom(draft.record, around(draft, acts)), acts, event.happenedOn) : [];
+    if (i < last) waysOf(event.kind).reduce?.(draft, event);
     return left;
   });
+}
+
+/** The stems that some acts take out, and those that rise from the ground: all that tells of their wounds. */
+function around({ stems }: TreeDraft, acts: readonly TakeOut[]): TreeDraft['stems'] {
+  const cut = new Set(acts.map(({ stemId }) => stemId));
+  return new Map([...stems].filter(([id, { parent }]) => cut.has(id) || parent?.kind === 'ground'));
 }

@@ -101,15 +101,24 @@ describe('the steps of a round at a tree', () => {
         ...{ id: `tree.${what}`, treeId: 'tree', what, stemIds: [], acts: 0, pressing: 'now' },
         ...{ from: '2027-04-01', on: '2027-04-10', to: '2027-04-20', ...more },
       }) as unknown as Due;
-    const due = [one('disbud'), one('read'), one('prune', { acts: 2 }), one('left'), one('peg')];
+    const due = [
+      one('disbud'),
+      one('read'),
+      one('prune', { acts: 2 }),
+      one('left'),
+      one('peg'),
+      one('uprights', { stemIds: ['l2'] }),
+    ];
     const [today, peg] = [
       '2027-04-10',
       entry({ kind: 'season-work', act: 'peg', isDone: false }, '2027-04-10'),
     ];
-    const kinds = stepsOn(today, 'due', { due, events: [peg] }).map((step) =>
+    // Uprights rubbed off one limb leave those of another to be done.
+    const rubbed = entry({ kind: 'season-work', act: 'uprights', stemIds: ['l1'], isDone: true }, today);
+    const kinds = stepsOn(today, 'due', { due, events: [peg, rubbed] }).map((step) =>
       step.kind === 'act' ? 'act' : step.due.what,
     );
-    expect(kinds.filter((kind, i) => kind !== kinds[i - 1])).toEqual(['read', 'act', 'disbud']);
+    expect(kinds.filter((kind, i) => kind !== kinds[i - 1])).toEqual(['read', 'act', 'disbud', 'uprights']);
   });
 });
 

@@ -1,5 +1,5 @@
 import type { PlannedAct } from '../acts/acts';
-import type { Due, DueTree } from '../due/due';
+import { isWindowAct, type Due, type DueTree } from '../due/due';
 import { windowOfAct } from '../due/gates';
 import { isLeftOn } from '../due/left';
 import type { Judgement } from '../judging/judge';
@@ -79,7 +79,9 @@ const isInPlan = ({ what, thing, stemIds }: Due, acts: readonly ActStep[]): bool
       stemIds.includes(act.stemId),
   );
 
+/** Whether work that has its window was done or left today; what is about one limb is due no more once it is done. */
 const isTickedToday = ({ events, state }: RoundTree, { what }: Due): boolean =>
+  isWindowAct(what) &&
   events.some(
     (event) => event.kind === 'season-work' && event.act === what && event.happenedOn === state.today,
   );

@@ -32,11 +32,29 @@ describe('the lines of what passes or browses', () => {
     ]);
   });
 
-  it('are those they are given, once others come', () => {
+  const comesBack = (
+    fixture: ReturnType<typeof list>['fixture'],
+    sectors: readonly ClearanceSector[],
+  ): void => {
+    fixture.componentRef.setInput('sectors', sectors);
+    fixture.detectChanges();
+  };
+
+  it('lose nothing where an older change comes back from the book after a later one was made', () => {
+    const { fixture, given, component } = list([DEER]);
+    component.change(0, { why: 'a cart' });
+    const first = given.at(-1) ?? [];
+    component.change(0, { heightCm: 220 });
+    comesBack(fixture, first);
+    component.change(0, { fromDeg: 45 });
+    expect(given.at(-1)).toEqual([{ ...DEER, why: 'a cart', heightCm: 220, fromDeg: 45 }]);
+  });
+
+  it('are those they are given, once their own are in the book and others come', () => {
     const { fixture, given, component } = list([DEER]);
     component.add();
-    fixture.componentRef.setInput('sectors', [DEER]);
-    fixture.detectChanges();
+    comesBack(fixture, [...(given.at(-1) ?? [])]);
+    comesBack(fixture, [DEER]);
     component.remove(0);
     expect(given.at(-1)).toEqual([]);
   });

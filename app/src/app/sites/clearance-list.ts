@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  input,
+  linkedSignal,
+  output,
+  signal,
+  untracked,
+} from '@angular/core';
 import { compassCalled, told, type ClearanceSector } from '../../../../core';
 import { MeasureField } from '../fields/measure-field';
 import { Say, Told } from '../words/told';
@@ -86,8 +96,19 @@ export class ClearanceList {
   readonly allRound = { fromDeg: 0, toDeg: 360 };
   readonly halfRound = { fromDeg: NEW.fromDeg, toDeg: NEW.toDeg };
 
-  /** The lines as they stand by now: one field may be changed before what came of the last is drawn. */
-  private readonly now = linkedSignal(() => this.sectors());
+  /** What was given last and does not come back from the book yet. */
+  private readonly awaited = signal<readonly ClearanceSector[] | undefined>(undefined);
+  /**
+   * The lines as they stand by now: one field may be changed before what came of the last is drawn, and what comes back from the book
+   * meanwhile is older than what was typed since.
+   */
+  private readonly now = linkedSignal<readonly ClearanceSector[], readonly ClearanceSector[]>({
+    source: () => this.sectors(),
+    computation: (sectors, before) => {
+      const awaited = untracked(this.awaited);
+      return before && awaited && !isSame(sectors, awaited) ? before.value : sectors;
+    },
+  });
 
   readonly lines = computed(() =>
     this.now().map((sector) => ({
@@ -99,6 +120,13 @@ export class ClearanceList {
       }),
     })),
   );
+
+  constructor() {
+    effect(() => {
+      const [sectors, awaited] = [this.sectors(), this.awaited()];
+      if (awaited && isSame(sectors, awaited)) this.awaited.set(undefined);
+    });
+  }
 
   add(): void {
     this.give([...this.now(), NEW]);
@@ -114,6 +142,16 @@ export class ClearanceList {
 
   private give(sectors: readonly ClearanceSector[]): void {
     this.now.set(sectors);
+    this.awaited.set(sectors);
     this.given.emit(sectors);
   }
 }
+
+const isSame = (some: readonly ClearanceSector[], others: readonly ClearanceSector[]): boolean =>
+  some.length === others.length &&
+  some.every((one, i) => {
+    const other = others[i] as ClearanceSector;
+    return (['fromDeg', 'toDeg', 'heightCm', 'why', 'what'] as const).every(
+      (name) => one[name] === other[name],
+    );
+  });
