@@ -54,6 +54,7 @@ export * from './seasons/stages';
 export * from './seasons/known';
 export { KIND_YEARS } from './seasons/kind-year';
 export * from './seasons/weather';
+export { laterWeather, type SiteWeather, type WeatherSource } from './seasons/site-weather';
 export * from './seasons/climate';
 export * from './seasons/windows/window';
 export * from './seasons/windows/windows';

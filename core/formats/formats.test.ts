@@ -9,7 +9,7 @@ import { runs } from '../testing/deep';
 import { importEffect, mergeBooks } from './merge';
 import { readYardFile } from './read';
 import { yardFileSchema } from './schema';
-import { writeYardFile, type YardFile } from './yard-file';
+import { writeYardFile, writeYardFiles, type YardFile } from './yard-file';
 
 const DEMO = readFileSync(new URL('../../demo/two-hillsides.json', import.meta.url), 'utf8');
 const PUBLISHED = JSON.parse(
@@ -27,6 +27,35 @@ describe('a yard file', () => {
     expect(again).toEqual(found);
   });
 
+  it('with more photographs than one file takes is several, each whole but for pictures, the newest in the first', () => {
+    const jpeg = `/9j/${'A'.repeat(2000)}`;
+    const written = {
+      device: 'phone',
+      clock: 9e12,
+      happenedOn: '2026-11-25',
+      recordedAt: '2026-11-25T09:00:00.000Z',
+      ruleSet: '1',
+    };
+    const taken = ['p-old', 'p-mid', 'p-new'].map((photo, sequence) => ({
+      ...{ kind: 'photo', treeId: 'weir', photo, id: photo, sequence },
+      ...written,
+    }));
+    const whole = {
+      ...file(),
+      events: [...file().events, ...taken] as YardFile['events'],
+      photos: { 'p-old': jpeg, 'p-mid': jpeg, 'p-new': jpeg },
+    };
+    const most = writeYardFile({ ...whole, photos: {} }).length + 4200;
+    const texts = writeYardFiles(whole, most);
+    const parts = texts.map((text) => {
+      const found = readYardFile(text);
+      return found.kind === 'good' ? Object.keys(found.file.photos ?? {}) : found;
+    });
+    expect(parts).toEqual([['p-new', 'p-mid'], ['p-old']]);
+    expect(texts.every(({ length }) => length <= most)).toBe(true);
+    expect(writeYardFiles(file())).toHaveLength(1);
+  });
+
   it('may hold any text in a name: it is text', () => {
     const changed = file();
     (changed.yard as { name: string }).name = '<script>alert(1)</script>';
@@ -35,10 +64,10 @@ describe('a yard file', () => {
   });
 
   it('of a newer version is refused politely, with what to do', () => {
-    const found = read({ ...file(), version: 7 });
+    const found = read({ ...file(), version: 8 });
     expect(found).toMatchObject({ kind: 'refused', troubles: [{ path: 'version' }] });
     expect(found.kind === 'refused' && found.troubles.map(({ message }) => tell(message))).toEqual([
-      expect.stringMatching(/is 7, .*newer.*Update it/),
+      expect.stringMatching(/is 8, .*newer.*Update it/),
     ]);
   });
 

@@ -3,11 +3,13 @@ import { id, isPlainId, listOf, maybe, record, shape, text } from '../fields/fie
 import { refused } from '../fields/refusal';
 import { eventSchema } from '../history/events';
 import { treeRecord } from '../history/tree-record';
+import { siteWeather } from '../seasons/site-weather';
 import { siteSchema } from '../sites/site';
 import { MOST_STEMS } from '../tree/stem-readings';
 import { MOST_CELL } from '../tree/draft-visit';
 import { FILE_FORMAT, FILE_VERSION, LONGEST_PHOTO } from './yard-file';
 
+const MOST_SITES = 50;
 const site = siteSchema.shape({ trees: listOf(treeRecord, 5000) });
 
 const cells = record(text(MOST_CELL), isPlainId, 40, refused('refused.keys', { most: 40 }));
@@ -27,7 +29,7 @@ export const fileOf = <E>(version: number, event: ISchema<E>) =>
       .strict()
       .required()
       .oneOf([version], refused('refused.one-of', { names: { list: [String(version)] } })),
-    yard: shape({ id: id(), name: text(120), sites: listOf(site, 50) }),
+    yard: shape({ id: id(), name: text(120), sites: listOf(site, MOST_SITES) }),
     events: listOf(event, 200_000),
     drafts: record(
       record(cells, isPlainId, MOST_STEMS, refused('refused.keys', { most: MOST_STEMS })),
@@ -36,6 +38,7 @@ export const fileOf = <E>(version: number, event: ISchema<E>) =>
       refused('refused.keys', { most: 5000 }),
     ),
     photos: maybe(record(photo, isPlainId, MOST_PHOTOS, refused('refused.keys', { most: MOST_PHOTOS }))),
+    weather: maybe(record(siteWeather, isPlainId, MOST_SITES, refused('refused.keys', { most: MOST_SITES }))),
   });
 
 /** The shape of a yard file. What links its parts to each other is checked in `links.ts`. */

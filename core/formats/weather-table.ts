@@ -1,4 +1,5 @@
 import { isDay } from '../fields/fields';
+import { WEATHER_WITHIN } from '../seasons/site-weather';
 import type { WeatherDay } from '../seasons/weather';
 import { told, type Message } from '../words/message';
 
@@ -53,9 +54,6 @@ export function guessDayOrder(days: readonly string[]): DayOrder {
   return parts.some(([, second = 0]) => second > 12) ? 'mdy' : 'dmy';
 }
 
-/** Bounds that a day's weather lies within anywhere on earth: deg C, mm, cm, m/s. */
-const WITHIN = { min: [-60, 45], max: [-50, 60], rain: [0, 1000], snow: [0, 1000], gust: [0, 110] } as const;
-
 /**
  * Reads the rows of a table as days, in order of days; a row that cannot be read is told of and left out, and of two of one day the later
  * stands.
@@ -97,7 +95,7 @@ function readRow(cells: readonly string[], match: ColumnMatch, manner: TableMann
     const written = Number(text.replace(',', '.'));
     const isHeat = column === 'min' || column === 'max';
     const value = isHeat && manner.isFahrenheit ? ((written - 32) * 5) / 9 : written;
-    const [least, most] = WITHIN[column];
+    const [least, most] = WEATHER_WITHIN[column];
     if (!Number.isFinite(value))
       return told('weather-row.no-number', { column: told(`weather-column.${column}`), text });
     if (value < least || value > most)

@@ -11,10 +11,12 @@ import { formChosen } from './events/form-chosen';
 import { leftUndone } from './events/left-undone';
 import { leaderFailed } from './events/leader-failed';
 import { letGo } from './events/let-go';
+import { lookedAt } from './events/looked-at';
 import { lost } from './events/lost';
 import { note } from './events/note';
 import { overruled } from './events/overruled';
 import { photo } from './events/photo';
+import { putOn } from './events/put-on';
 import { rulesSet } from './events/rules-set';
 import { rowAdded } from './events/row-added';
 import { schoolChosen } from './events/school-chosen';
@@ -57,6 +59,8 @@ export const EVENTS = {
   'site-changed': siteChanged,
   'site-taken-out': siteTakenOut,
   'yard-named': yardNamed,
+  'put-on': putOn,
+  'looked-at': lookedAt,
   'let-go': letGo,
   cracked,
   lost,

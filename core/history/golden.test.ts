@@ -59,16 +59,23 @@ describe('the golden book', () => {
     expect(treesOf(readGolden('book-5'))).toEqual(readOnly(JSON.parse(golden('trees-5'))));
   });
 
+  it('of the sixth version comes up to the same trees', () => {
+    expect(treesOf(readGolden('book-6'))).toEqual(readOnly(JSON.parse(golden('trees-5'))));
+  });
+
   it('of today folds to the same trees for ever, written out and read again too', () => {
-    const file = readGolden('book-6');
+    const file = readGolden('book-7');
     expect(treesOf(file)).toEqual(readOnly(JSON.parse(golden('trees-5'))));
     const again = readYardFile(writeYardFile(file));
     expect(again.kind === 'good' && again.file.photos).toEqual({ 'p-1': '/9j/4AAQSkZJRg==' });
+    expect(again.kind === 'good' && again.file.weather?.['north']?.weather.days).toMatchObject([
+      { minC: -2.5 },
+    ]);
     expect(again.kind === 'good' && treesOf(again.file)).toEqual(readOnly(JSON.parse(golden('trees-5'))));
   });
 
   it('of today holds every kind of event, of two devices, undone and redone', () => {
-    const { events } = readGolden('book-6');
+    const { events } = readGolden('book-7');
     const kinds = new Set(events.map(({ kind }) => kind));
     expect([...kinds].sort()).toEqual([...EVENT_KINDS, 'amend', 'withdraw'].sort());
     expect(new Set(events.map(({ device }) => device)).size).toBe(2);
@@ -93,6 +100,16 @@ describe('the golden book', () => {
       record: { name: 'pear at the lane', place: { eastCm: 0 } },
       site: { name: 'north' },
     });
+  });
+
+  it('has what is fixed one thing at a time: put on, looked at with its loop made wider, taken off, and nothing else touched', () => {
+    const file = readGolden('book-7');
+    const on = (day: string) =>
+      treeState(readBook(file, day), 'pear')?.tree.stems.find(({ id }) => id === 'd')?.fixings;
+    const tie = { what: 'tie', atCm: 7, to: 'the fence', since: '2026-03-04' };
+    expect(on('2026-03-04')).toEqual([{ what: 'label' }, { ...tie, loopMm: 9 }]);
+    expect(on('2026-03-05')).toEqual([{ what: 'label' }, { ...tie, loopMm: 12, lookedOn: '2026-03-05' }]);
+    expect(on('2026-03-06')).toEqual([{ what: 'label' }]);
   });
 
   it('shows what was redone after the phone’s clock fell back, and the day an amendment names', () => {

@@ -7,6 +7,7 @@ import type { Stage } from '../seasons/stage';
 import type { SchoolEdits, SchoolId } from '../schools/schools';
 import type { Site } from '../sites/site';
 import type { BudReadings } from '../buds/whip-buds';
+import { budsSeenLater } from '../tree/buds-seen';
 import type { StemId, StemReadings } from '../tree/stem-readings';
 import { withDescendants, type Tree } from '../tree/stem';
 import type { TreeRecord } from './tree-record';
@@ -99,5 +100,11 @@ export function dropStem({ record, stems }: TreeDraft, id: StemId): void {
 /** Later readings over earlier ones. A new thickness makes the cut end's old one out of date. */
 export function reRead(before: StemReadings | undefined, given: StemReadings): StemReadings {
   const { endDiameter, ...lasting } = before ?? {};
-  return { ...lasting, ...(given.diameter || !endDiameter ? {} : { endDiameter }), ...given };
+  return {
+    ...lasting,
+    ...(given.diameter || !endDiameter ? {} : { endDiameter }),
+    ...given,
+    ...(given.growthCm && { growthCm: { ...lasting.growthCm, ...given.growthCm } }),
+    ...(given.budsSeen && { budsSeen: budsSeenLater(lasting.budsSeen, given.budsSeen) }),
+  };
 }

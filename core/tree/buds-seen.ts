@@ -13,3 +13,15 @@ export const budsSeen = shape({
   facings: listOf(shape({ atCm: between(0, 1500), facingDeg: between(0, 360) }), 40),
 });
 export type BudsSeen = Typed<typeof budsSeen>;
+
+/** Two buds seen within this of each other are one, cm. */
+const SAME_BUD_CM = 1;
+
+/** What was seen of a limb's buds with what was seen later: of one bud the later facing counts. */
+export function budsSeenLater(before: BudsSeen | undefined, later: BudsSeen): BudsSeen {
+  if (!before) return later;
+  const others = before.facings.filter(
+    (one) => !later.facings.some((seen) => Math.abs(seen.atCm - one.atCm) <= SAME_BUD_CM),
+  );
+  return { ...before, ...later, facings: [...others, ...later.facings] };
+}

@@ -62,7 +62,7 @@ export const FIXINGS = ['tie', 'spreader', 'weight', 'label', 'prop', 'wrap', 's
 export type FixingKind = (typeof FIXINGS)[number];
 
 /** Most things fixed to one limb; longest word on what it is made fast to. */
-const MOST_FIXINGS = 8;
+const MOST_FIXINGS = 40;
 const MOST_TO = 80;
 
 /** Something fixed to a limb: what, where along it, cm, what it is made fast to, since when, and by which act of a plan. */

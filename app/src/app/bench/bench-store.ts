@@ -239,8 +239,14 @@ export const BenchStore = signalStore(
       },
       chooseSchool: (school: SchoolId): Promise<boolean> =>
         write({ kind: 'school-chosen', treeId: store.treeId(), school }),
-      readBuds: (buds: BudReadings): Promise<boolean> =>
-        write({ kind: 'buds-read', treeId: store.treeId(), buds }),
+      /** Writes down a whip's buds as they are read by now, which is asked when all that was touched before is in the book. */
+      readBuds(buds: () => BudReadings | undefined): Promise<boolean> {
+        const treeId = store.treeId();
+        return book.record(() => {
+          const now = buds();
+          return now && { kind: 'buds-read', treeId, buds: now };
+        });
+      },
       leaderFailed: (): Promise<boolean> => write({ kind: 'leader-failed', treeId: store.treeId() }),
       fill(filling: BenchState['filling']): void {
         patchState(store, { filling });

@@ -24,7 +24,10 @@ beforeEach(() => {
   written = [];
   state = signal(treeOf(WHIP));
   units = signal('metric');
-  const readBuds = (read: BudReadings): Promise<boolean> => Promise.resolve(written.push(read) > 0);
+  const readBuds = (read: () => BudReadings | undefined): Promise<boolean> => {
+    const now = read();
+    return Promise.resolve(now !== undefined && written.push(now) > 0);
+  };
   const bench = { state, whip: () => planOf(state()), standingDeg: signal(180), readBuds };
   TestBed.configureTestingModule({
     providers: [

@@ -77,8 +77,10 @@ export class WhipBuds {
   }
 
   private write(change: (now: BudReadings) => BudReadings): void {
-    const now = this.readings();
     this.trouble.set(undefined);
-    if (now) void this.bench.readBuds(change(now));
+    void this.bench.readBuds(() => {
+      const now = this.readings();
+      return now && change(now);
+    });
   }
 }

@@ -12,7 +12,7 @@ import {
   type Event2,
   type EventBody,
   type Message,
-  type Weather,
+  type SiteWeather,
   type Yard,
 } from '../../../../core';
 
@@ -25,16 +25,10 @@ export interface DraftCell {
   text: string;
 }
 
-/** Where a site's weather comes from: a station, the grower's own table, or nowhere. */
-export type WeatherSource =
-  { kind: 'station'; id: string } | { kind: 'own'; name: string } | { kind: 'none' };
-
 /** The weather of a site as it was last fetched or read in. */
-export interface KeptWeather {
+export interface KeptWeather extends SiteWeather {
   yardId: string;
   siteId: string;
-  source: WeatherSource;
-  weather: Weather;
 }
 
 /** A photograph, by the name its entry gives it: JPEG as base64, as a file has it. */

@@ -1,8 +1,8 @@
-import type { BookEvent, Message, Units, Yard, YardFile } from '../../../../core';
+import type { BookEvent, Message, Units, Yard, YardParts } from '../../../../core';
 import type { DraftCell, KeptWeather } from './book-db';
 
 /** The yard as it was before the last import, and the events that the import brought. */
-export type Before = Pick<YardFile, 'yard' | 'events' | 'drafts'> & { brought: ReadonlySet<string> };
+export type Before = Required<Omit<YardParts, 'photos'>> & { brought: ReadonlySet<string> };
 
 /** Where a yard stands: among those that are open to one, put away, or thrown away and still there. */
 export type Stands = 'open' | 'away' | 'thrown';

@@ -48,6 +48,21 @@ describe('the book', () => {
     expect(second.states().get('harrier')?.form).toBe('fan');
   });
 
+  it('makes an entry of the book as it stands once all that was touched before is in it', async () => {
+    const store = await openTab();
+    const before = store.events().length;
+    const note = (text: string) => ({ kind: 'note' as const, treeId: 'weir', text });
+    const count = () => note(`after ${store.events().length - before}`);
+    await Promise.all([store.record(note('first')), store.record(count), store.record(count)]);
+    expect(store.events().slice(before)).toMatchObject([
+      { text: 'first' },
+      { text: 'after 1' },
+      { text: 'after 2' },
+    ]);
+    await Promise.all([store.undo(), store.undo()]);
+    expect(store.read().eventsOf.get('weir')?.at(-1)).toMatchObject({ text: 'first' });
+  });
+
   it('undoes and redoes, also after a reload', async () => {
     const store = await openTab();
     await store.record({ kind: 'overruled', treeId: 'harrier', stemId: 'd', ruling: 'keep' });
@@ -125,7 +140,7 @@ describe('the book', () => {
     const store = await openTab();
     await store.record({ kind: 'note', treeId: 'weir', text: 'Dry <b>week</b>.' });
     const before = await hashOfStore(db);
-    const examined = await store.examine(store.readFile((await store.exportText()) ?? ''));
+    const examined = await store.examine(store.readFile((await store.exportTexts())?.[0] ?? ''));
     expect(examined.effect).toMatchObject({ kind: 'merges', newEvents: 0 });
     if (examined.read.kind !== 'good') throw new Error('refused its own export');
     await store.keepImport(examined.read.file, 'merge');

@@ -253,11 +253,11 @@ describe('what can be written', () => {
         if (isKept) kept++;
         else refused++;
         if (!isKept || kept % 10 !== 0) return;
-        expect(readYardFile((await store.exportText()) ?? '').kind).toBe('good');
+        expect(readYardFile((await store.exportTexts())?.[0] ?? '').kind).toBe('good');
       }),
       { numRuns: 120 },
     );
-    expect(readYardFile((await store.exportText()) ?? '').kind).toBe('good');
+    expect(readYardFile((await store.exportTexts())?.[0] ?? '').kind).toBe('good');
     expect([kept > 5, refused > 5]).toEqual([true, true]);
     await until(() => store.writing() === 0);
   });

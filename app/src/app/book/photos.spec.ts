@@ -22,11 +22,11 @@ describe('a photograph', () => {
   it('goes along in the yard’s file and is there where the file is joined; a file without it takes none away', async () => {
     const [one, two] = [`photo-${fresh()}`, `photo-${fresh()}`];
     const desk = await openTab(one);
-    const before = (await desk.exportText()) ?? '';
+    const before = (await desk.exportTexts())?.[0] ?? '';
     await desk.photographed('weir', JPEG);
     const event = desk.events().at(-1);
     const photo = event?.kind === 'photo' ? event.photo : '';
-    const text = (await desk.exportText()) ?? '';
+    const text = (await desk.exportTexts())?.[0] ?? '';
     const phone = await openTab(two);
     const { read } = await phone.examine(phone.readFile(text));
     if (read.kind !== 'good') throw new Error('refused its own export');

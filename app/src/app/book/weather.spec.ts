@@ -38,4 +38,30 @@ describe('the weather of a place', () => {
     expect(await store.goWithout('sallow')).toBe(true);
     expect(store.placeOf()('sallow').weather.days).toEqual([]);
   });
+
+  it('goes along in the yard’s file: where both have days of one table, each keeps those that only it has', async () => {
+    const day = (date: string, maxC: number) => ({ day: date, minC: 2, maxC });
+    const at = (hour: number) => ({ now: () => new Date(Date.UTC(2026, 10, 25, hour)) });
+    const phone = await openTab(`weather-${fresh()}`, [], at(8));
+    const desk = await openTab(`weather-${fresh()}`, [], at(9));
+    await phone.takeOwn('sallow', 'shed.csv', [day('2026-11-01', 9), day('2026-11-02', 9)]);
+    await desk.takeOwn('sallow', 'shed.csv', [day('2026-11-02', 11), day('2026-11-03', 11)]);
+    await desk.takeOwn('kestrel', 'roof.csv', [day('2026-11-03', 8)]);
+    const join = async () => {
+      const { read } = await phone.examine(phone.readFile((await desk.exportTexts())?.[0] ?? ''));
+      if (read.kind !== 'good') throw new Error('refused its own export');
+      await phone.keepImport(read.file, 'merge');
+    };
+    await join();
+    const days = () => phone.weatherAt('sallow')?.weather.days.map(({ maxC }) => maxC);
+    expect(days()).toEqual([9, 11, 11]);
+    expect(phone.weatherAt('kestrel')?.source).toEqual({ kind: 'own', name: 'roof.csv' });
+    await phone.putBack();
+    expect(days()).toEqual([9, 9]);
+    expect(phone.weatherAt('kestrel')).toBeUndefined();
+    // Another source's days are not mixed in: the later one stands.
+    await phone.takeOwn('sallow', 'other.csv', [day('2026-11-01', 5)]);
+    await join();
+    expect(days()).toEqual([11, 11]);
+  });
 });

@@ -49,54 +49,68 @@ export function withEvents() {
       };
     }),
     withMethods((store) => {
+      /** The last entry that is being written, or was. */
+      let last: Promise<unknown> = Promise.resolve();
+
+      /**
+       * Writes one entry down. One that says what stays as well as what changes is given as what makes it, of the book as it stands
+       * once all that was written before is in it: made of what is drawn, it would lose what was touched a moment ago.
+       */
       const record = (
-        body: EventBody,
+        body: EventBody | (() => EventBody | undefined),
         happenedOn?: string,
         spent: readonly DraftCell[] = [],
-      ): Promise<boolean> => write([body], happenedOn ?? store.today(), { spent });
+      ): Promise<boolean> => {
+        const bodies = (): EventBody[] => {
+          const made = typeof body === 'function' ? body() : body;
+          return made ? [made] : [];
+        };
+        return write(bodies, happenedOn ?? store.today(), { spent });
+      };
 
-      /** Writes events, all or none; on failure nothing changes on screen either. */
-      async function write(
-        bodies: readonly EventBody[],
+      /** Writes events one after another, all or none; on failure nothing changes on screen either. */
+      function write(
+        bodies: () => readonly EventBody[],
         happenedOn: string,
         withIt: WithIt = {},
       ): Promise<boolean> {
         const yardId = store.yard().id;
         const gone = new Set(withIt.spent);
-        return store._keep(
+        const before = last;
+        const written = store._keep(
           store._nextName('entry'),
-          (db) => appendEvents(db, yardId, bodies, happenedOn, store._hand(), withIt),
-          (written) => {
+          async (db) => {
+            await before;
+            return appendEvents(db, yardId, bodies(), happenedOn, store._hand(), withIt);
+          },
+          (fresh) => {
             patchState(store, ({ events, cells }) => ({
-              events: [...events, ...written],
+              events: [...events, ...fresh],
               cells: cells.filter((cell) => !gone.has(cell)),
               before: undefined,
             }));
-            if (written.some(({ kind }) => NAMING.has(kind))) void store._noteName();
+            if (fresh.some(({ kind }) => NAMING.has(kind))) void store._noteName();
           },
         );
+        last = written;
+        return written;
       }
       return {
         record,
         /** Writes several entries of today, all of them or none. */
-        recordAll: (bodies: readonly EventBody[]): Promise<boolean> => write(bodies, store.today()),
+        recordAll: (bodies: readonly EventBody[]): Promise<boolean> => write(() => bodies, store.today()),
         /** Writes down a photograph of a tree, or of one of its limbs, with its picture: JPEG as base64. */
         photographed(treeId: string, jpeg: string, stemId?: string): Promise<boolean> {
           const about = { treeId, ...(stemId !== undefined && { stemId }) };
-          return write([{ kind: 'photo', photo: store._hand().newId(), ...about }], store.today(), { jpeg });
+          const body = { kind: 'photo' as const, photo: store._hand().newId(), ...about };
+          return write(() => [body], store.today(), { jpeg });
         },
         /** The picture of a photograph, JPEG as base64; undefined where it is not here. */
         async photoOf(photo: string): Promise<string | undefined> {
           return (await (await store._db()).get('photos', [store.yard().id, photo]))?.jpeg;
         },
-        async undo(): Promise<void> {
-          const { undo } = store.undoable();
-          if (undo) await record({ kind: 'withdraw', target: undo.id });
-        },
-        async redo(): Promise<void> {
-          const { redo } = store.undoable();
-          if (redo) await record({ kind: 'withdraw', target: redo.id });
-        },
+        undo: (): Promise<boolean> => record(() => taken(store.undoable().undo)),
+        redo: (): Promise<boolean> => record(() => taken(store.undoable().redo)),
         /** Looks at the trees on another day, when one has begun. */
         lookAtClock(): void {
           if (store.day() !== store.today()) patchState(store, { day: store.today() });
@@ -105,3 +119,7 @@ export function withEvents() {
     }),
   );
 }
+
+/** The entry that takes one back; undefined where there is none to take back. */
+const taken = (target: { id: string } | undefined): EventBody | undefined =>
+  target && { kind: 'withdraw', target: target.id };

@@ -4,17 +4,18 @@ import {
   importEffect,
   mergeBooks,
   readBook,
-  writeYardFile,
+  writeYardFiles,
   type Book,
   type ImportEffect,
   type ReadFile,
   type YardFile,
+  type YardParts,
 } from '../../../../core';
 import { readYard, type BookDb } from './book-db';
 import type { Before, BookState } from './book-state';
 import { BOOK_WORLD } from './book-world';
 import type { FileReading } from './file-reader';
-import { draftsOf, mergeYard, readPhotos, replaceYard } from './yard-db';
+import { draftsOf, mergeYard, readPhotos, replaceYard, weatherBySite } from './yard-db';
 
 /** A file looked at before anything is kept. */
 export interface Examined {
@@ -29,25 +30,30 @@ export function withImport() {
       state: type<BookState>(),
       methods: type<{
         _db(): Promise<BookDb>;
-        _keepYard(
-          file: Pick<YardFile, 'yard' | 'events' | 'drafts' | 'photos'>,
-          write: typeof replaceYard,
-        ): Promise<boolean>;
+        _keepYard(file: YardParts, write: typeof replaceYard): Promise<boolean>;
       }>(),
     },
     withMethods((store, world = inject(BOOK_WORLD)) => {
-      const openYard = () => ({ yard: store.yard(), events: store.events(), cells: store.cells() });
+      const openYard = () => ({
+        ...{ yard: store.yard(), events: store.events() },
+        ...{ cells: store.cells(), weather: store.weather() },
+      });
       return {
-        /** A yard as the text of a file, the open one where none is named; undefined where it is not kept here. */
-        async exportText(yardId = store.yard().id): Promise<string | undefined> {
+        /**
+         * A yard as the texts of files, the open one where none is named: one, or more where its photographs fill them; undefined
+         * where it is not kept here.
+         */
+        async exportTexts(yardId = store.yard().id): Promise<string[] | undefined> {
           const db = await store._db();
           // What stands on screen goes out, though it could not be kept.
           const kept = yardId === store.yard().id ? openYard() : await readYard(db, yardId);
+          if (!kept) return undefined;
           const photos = await readPhotos(db, yardId).catch(() => ({}));
-          return (
-            kept &&
-            writeYardFile({ yard: kept.yard, events: kept.events, drafts: draftsOf(kept.cells), photos })
-          );
+          const { yard, events, cells, weather } = kept;
+          return writeYardFiles({
+            ...{ yard, events, drafts: draftsOf(cells), photos },
+            weather: weatherBySite(weather),
+          });
         },
 
         readFile: (text: string): FileReading => world.readFile(text),
@@ -67,7 +73,8 @@ export function withImport() {
           if (!kept) return true;
           const { yard, events, cells } = kept;
           const brought = new Set(file.events.map(({ id }) => id));
-          patchState(store, { before: { yard, events, drafts: draftsOf(cells), brought } });
+          const before = { yard, events, drafts: draftsOf(cells), weather: weatherBySite(kept.weather) };
+          patchState(store, { before: { ...before, brought } });
           return true;
         },
 
@@ -86,7 +93,7 @@ export function withImport() {
 }
 
 /** A yard as it was before an import, with what was written since and the trees that is about. */
-function putBackUnder(was: Before, now: Book): Pick<YardFile, 'yard' | 'events' | 'drafts' | 'photos'> {
+function putBackUnder(was: Before, now: Book): YardParts {
   const known = new Set([...was.brought, ...was.events.map(({ id }) => id)]);
   const since = now.events.filter(({ id }) => !known.has(id));
   const about = new Set(since.flatMap((event) => ('treeId' in event ? [event.treeId] : [])));
@@ -101,5 +108,5 @@ function putBackUnder(was: Before, now: Book): Pick<YardFile, 'yard' | 'events' 
     yard: { ...now.yard, sites: sites.filter(({ trees }) => trees.length > 0) },
     events: [...needed, ...since],
   });
-  return { yard, events, drafts: was.drafts };
+  return { yard, events, drafts: was.drafts, weather: was.weather };
 }

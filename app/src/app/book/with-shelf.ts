@@ -1,7 +1,7 @@
 import { inject } from '@angular/core';
 import { patchState, signalStoreFeature, withMethods, withState } from '@ngrx/signals';
 import { formatISO } from 'date-fns';
-import { readBook, RULE_SET, told, type YardFile } from '../../../../core';
+import { readBook, RULE_SET, told, type YardParts } from '../../../../core';
 import { readYard, type BookDb, type Hand } from './book-db';
 import { CLOSED_BOOK, type Stands } from './book-state';
 import { BOOK_WORLD } from './book-world';
@@ -92,12 +92,9 @@ export function withShelf() {
       }
 
       /** Keeps a yard and opens it; where it could not be kept, the one that is open stays open. */
-      async function _keepYard(
-        file: Pick<YardFile, 'yard' | 'events' | 'drafts' | 'photos'>,
-        write: typeof replaceYard,
-      ): Promise<boolean> {
+      async function _keepYard(file: YardParts, write: typeof replaceYard): Promise<boolean> {
         const { id } = file.yard;
-        if (!(await _keep(`yard ${id}`, (db) => write(db, file, file.drafts, file.photos)))) return false;
+        if (!(await _keep(`yard ${id}`, (db) => write(db, file)))) return false;
         await _keep('setting yard', (db) => db.put('settings', id, 'yard'));
         await _listYards();
         await _show(id);

@@ -1,7 +1,13 @@
 import { inject, type Signal } from '@angular/core';
 import { patchState, signalStoreFeature, type, withMethods } from '@ngrx/signals';
-import { stationNear, type ReadBook, type Weather, type WeatherDay } from '../../../../core';
-import type { BookDb, KeptWeather, WeatherSource } from './book-db';
+import {
+  stationNear,
+  type ReadBook,
+  type Weather,
+  type WeatherDay,
+  type WeatherSource,
+} from '../../../../core';
+import type { BookDb, KeptWeather } from './book-db';
 import type { BookState } from './book-state';
 import { BOOK_WORLD } from './book-world';
 import { DEMO_YARD } from './with-yards';

@@ -1,6 +1,6 @@
 import { inject } from '@angular/core';
 import { patchState, signalStoreFeature, type, withMethods } from '@ngrx/signals';
-import { FILE_VERSION, type Site, type YardFile } from '../../../../core';
+import { FILE_VERSION, type Site, type YardFile, type YardParts } from '../../../../core';
 import type { BookDb } from './book-db';
 import type { BookState, Stands } from './book-state';
 import { BOOK_WORLD } from './book-world';
@@ -18,10 +18,7 @@ export function withYards() {
       methods: type<{
         _db(): Promise<BookDb>;
         _keep<T>(what: string, run: (db: BookDb) => Promise<T>): Promise<boolean>;
-        _keepYard(
-          file: Pick<YardFile, 'yard' | 'events' | 'drafts' | 'photos'>,
-          write: typeof replaceYard,
-        ): Promise<boolean>;
+        _keepYard(file: YardParts, write: typeof replaceYard): Promise<boolean>;
         _listYards(): Promise<void>;
         openYard(yardId: string): Promise<void>;
         keepImport(file: YardFile, how: 'replace'): Promise<boolean>;

@@ -1,5 +1,13 @@
-import { latestClock, mergeBooks, type Book, type BookEvent, type DraftCells } from '../../../../core';
-import { STRICT, type BookDb, type DraftCell, type KeptPhoto } from './book-db';
+import {
+  latestClock,
+  laterWeather,
+  mergeBooks,
+  type BookEvent,
+  type DraftCells,
+  type SiteWeather,
+  type YardParts,
+} from '../../../../core';
+import { STRICT, type BookDb, type DraftCell, type KeptPhoto, type KeptWeather } from './book-db';
 
 /** Photographs by their names: JPEG as base64. */
 export type Photos = Readonly<Record<string, string>>;
@@ -18,26 +26,31 @@ async function moveClockOn(
   if (kept !== undefined) await settings.put(String(Math.max(Number(kept), latestClock(events))), key);
 }
 
-/** Puts a whole yard in place of whatever was kept under its id, in one transaction. Photographs stay: what is put back may name them. */
-export async function replaceYard(
-  db: BookDb,
-  book: Book,
-  drafts: Readonly<Record<string, DraftCells>>,
-  photos: Photos = {},
-): Promise<void> {
-  const yardId = book.yard.id;
-  const tx = db.transaction(['yards', 'events', 'drafts', 'settings', 'photos'], 'readwrite', STRICT);
+/** All that a yard's parts are kept in. */
+const STORES = ['yards', 'events', 'drafts', 'settings', 'photos', 'weather'] as const;
+
+/**
+ * Puts a whole yard in place of whatever was kept under its id, in one transaction. Photographs stay: what is put back may name them;
+ * and so does the weather, where the file tells of none.
+ */
+export async function replaceYard(db: BookDb, file: YardParts): Promise<void> {
+  const { yard, drafts, photos, weather } = file;
+  const yardId = yard.id;
+  const tx = db.transaction(STORES, 'readwrite', STRICT);
   const events = tx.objectStore('events');
   const cells = tx.objectStore('drafts');
-  await moveClockOn(tx.objectStore('settings'), yardId, book.events);
-  const [oldEvents, oldCells] = await Promise.all([
+  await moveClockOn(tx.objectStore('settings'), yardId, file.events);
+  const [oldEvents, oldCells, oldWeather] = await Promise.all([
     events.index('yard').getAllKeys(yardId),
     cells.index('yard').getAllKeys(yardId),
+    tx.objectStore('weather').index('yard').getAllKeys(yardId),
   ]);
   for (const key of oldEvents) void events.delete(key);
   for (const key of oldCells) void cells.delete(key);
-  void tx.objectStore('yards').put(book.yard);
-  for (const event of book.events) void events.put({ yardId, event });
+  if (weather) for (const key of oldWeather) void tx.objectStore('weather').delete(key);
+  for (const kept of weatherOf(yardId, weather)) void tx.objectStore('weather').put(kept);
+  void tx.objectStore('yards').put(yard);
+  for (const event of file.events) void events.put({ yardId, event });
   for (const cell of cellsOf(yardId, drafts)) void cells.put(cell);
   for (const photo of photosOf(yardId, photos)) void tx.objectStore('photos').put(photo);
   await tx.done;
@@ -45,11 +58,7 @@ export async function replaceYard(
 
 /** Takes a yard out of the store, with its entries, its half-typed readings and all that is kept under its name. */
 export async function dropYard(db: BookDb, yardId: string): Promise<void> {
-  const tx = db.transaction(
-    ['yards', 'events', 'drafts', 'settings', 'weather', 'photos'],
-    'readwrite',
-    STRICT,
-  );
+  const tx = db.transaction(STORES, 'readwrite', STRICT);
   const [events, cells, settings, weather, photos] = await Promise.all([
     tx.objectStore('events').index('yard').getAllKeys(yardId),
     tx.objectStore('drafts').index('yard').getAllKeys(yardId),
@@ -66,15 +75,11 @@ export async function dropYard(db: BookDb, yardId: string): Promise<void> {
   await tx.done;
 }
 
-/** Adds what a file has and the store has not: its events by id, its sites and trees, its cells where none is typed. */
-export async function mergeYard(
-  db: BookDb,
-  file: Book,
-  drafts: Readonly<Record<string, DraftCells>>,
-  photos: Photos = {},
-): Promise<void> {
+/** Adds what a file has and the store has not: its events by id, its sites and trees, its cells where none is typed, the later weather. */
+export async function mergeYard(db: BookDb, file: YardParts): Promise<void> {
+  const { drafts, photos, weather } = file;
   const yardId = file.yard.id;
-  const tx = db.transaction(['yards', 'events', 'drafts', 'settings', 'photos'], 'readwrite', STRICT);
+  const tx = db.transaction(STORES, 'readwrite', STRICT);
   await moveClockOn(tx.objectStore('settings'), yardId, file.events);
   const events = tx.objectStore('events');
   const cells = tx.objectStore('drafts');
@@ -89,10 +94,24 @@ export async function mergeYard(
     if ((await cells.getKey(key)) === undefined) void cells.add(cell);
   }
   for (const photo of photosOf(yardId, photos)) void tx.objectStore('photos').put(photo);
+  for (const theirs of weatherOf(yardId, weather)) {
+    const mine = await tx.objectStore('weather').get([yardId, theirs.siteId]);
+    void tx.objectStore('weather').put(mine ? { ...theirs, ...laterWeather(mine, theirs) } : theirs);
+  }
   await tx.done;
 }
 
-const photosOf = (yardId: string, photos: Photos): KeptPhoto[] =>
+const weatherOf = (yardId: string, weather: YardParts['weather'] = {}): KeptWeather[] =>
+  Object.entries(weather).map(([siteId, one]) => ({ yardId, siteId, ...one }));
+
+/** Weather by site, as a file has it. */
+export function weatherBySite(kept: readonly KeptWeather[]): Record<string, SiteWeather> {
+  const bySite = bare<SiteWeather>();
+  for (const { siteId, source, weather } of kept) bySite[siteId] = { source, weather };
+  return bySite;
+}
+
+const photosOf = (yardId: string, photos: Photos = {}): KeptPhoto[] =>
   Object.entries(photos).map(([id, jpeg]) => ({ yardId, id, jpeg }));
 
 /** Photographs of a yard as a file has them. */

@@ -19,9 +19,8 @@ import { TreeStore } from '../tree/tree-store';
 /** Shortest length a limb is cut to, and how far apart buds stand, cm. */
 const LEAST_CUT_CM = 5;
 const BUDS_APART_CM = { least: 0.2, most: 50 };
-/** A cut this near to a limb's end is none, cm. Two buds seen within the second of each other are one. */
+/** A cut this near to a limb's end is none, cm. */
 const UNCUT_CM = 0.5;
-const SAME_BUD_CM = 1;
 /** A shoot nearer upright than this points nowhere, deg. */
 const UPRIGHT_DEG = 10;
 
@@ -102,24 +101,21 @@ export class CutStore {
 
   /** What is seen of the bud by the cut corrects the spiral of the whole limb. */
   budFaces(facingDeg: number): void {
-    const [stem, preview] = [this.stem(), this.preview()];
-    if (!stem || !preview) return;
+    const preview = this.preview();
+    if (!preview) return;
     const atCm = tenths(preview.choices.find(({ isKnown }) => isKnown)?.atCm ?? this.atCm());
-    const before = stem.budsSeen ?? { facings: [] };
-    const others = before.facings.filter((seen) => Math.abs(seen.atCm - atCm) > SAME_BUD_CM);
-    this.observe({ ...before, facings: [...others, { atCm, facingDeg }] });
+    this.observe({ facings: [{ atCm, facingDeg }] });
   }
 
   setSpacing(typed: string): void {
-    const stem = this.stem();
     const parsed = parseReading(typed, 'length', this.book.units());
-    if (!stem) return;
+    if (!this.stem()) return;
     if (!parsed.ok) return this.trouble.set(whyUnread(parsed));
     const { least, most } = BUDS_APART_CM;
     if (parsed.reading.value < least || parsed.reading.value > most)
       return this.trouble.set(told('trouble.bud-spacing', { least: mm(least * 10), most: cm(most) }));
     this.trouble.set(undefined);
-    this.observe({ ...(stem.budsSeen ?? { facings: [] }), spacingCm: parsed.reading.value });
+    this.observe({ facings: [], spacingCm: parsed.reading.value });
   }
 
   private observe(budsSeen: BudsSeen): void {

@@ -58,7 +58,7 @@ beforeEach(() => {
 
 /** What a device that wrote something else hands over. */
 async function otherBook(note: string): Promise<string> {
-  return (await (await device(note)).book.exportText()) ?? '';
+  return (await (await device(note)).book.exportTexts())?.[0] ?? '';
 }
 
 it('the one that types the code takes in what waits, and gives back all it has then', async () => {

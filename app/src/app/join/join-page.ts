@@ -27,6 +27,8 @@ export class JoinPage {
   readonly examined = signal<Examined | undefined>(undefined);
   readonly says = signal<Message | undefined>(undefined);
   readonly isBusy = signal(false);
+  /** Whether some photographs find no room in what goes over. */
+  readonly leavesOut = signal(false);
   /** The code in two halves, as it is read out. */
   readonly shown = computed(() => this.begun()?.code.replace(/(...)(...)/, '$1 $2'));
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -38,7 +40,7 @@ export class JoinPage {
   /** Hands this device's book over and shows the code it waits under. */
   async show(): Promise<void> {
     await this.while(async () => {
-      const text = await this.book.exportText();
+      const text = await this.textOf(this.book.yard().id);
       if (text === undefined) return;
       const asked = await this.exchange.begin(text);
       if (asked.kind !== 'given') return this.failed(asked);
@@ -62,7 +64,7 @@ export class JoinPage {
     this.examined.set(undefined);
     this.says.set(told('join.kept'));
     if (this.begun()) return;
-    const text = await this.book.exportText(yard.id);
+    const text = await this.textOf(yard.id);
     if (text === undefined) return;
     const asked = await this.exchange.answer(codeOf(this.typed()), text);
     if (asked.kind !== 'given') this.failed(asked);
@@ -72,6 +74,13 @@ export class JoinPage {
   left(): void {
     this.examined.set(undefined);
     this.says.set(told('join.left'));
+  }
+
+  /** A yard's book as it goes over: with its newest photographs, as many as one file takes. */
+  private async textOf(yardId: string): Promise<string | undefined> {
+    const [text, ...more] = (await this.book.exportTexts(yardId)) ?? [];
+    this.leavesOut.set(more.length > 0);
+    return text;
   }
 
   private lookSoon(): void {

@@ -115,8 +115,10 @@ export class SchoolsPage {
   answer(i: number, question: QuestionId, answer: string): void {
     const school = this.sides[i]?.();
     if (!school) return;
-    const answers = { ...this.edits()[school], [question]: answer } as Partial<Answers>;
-    void this.book.record({ kind: 'school-edited', school, answers });
+    void this.book.record(() => {
+      const answers = { ...this.edits()[school], [question]: answer } as Partial<Answers>;
+      return { kind: 'school-edited', school, answers };
+    });
   }
 
   reset(i: number): void {

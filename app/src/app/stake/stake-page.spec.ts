@@ -61,8 +61,8 @@ it('tells a slender tree just planted what holds it up, with what it rests on, a
   expect(text).toMatch(/by this one: where the wind comes from/);
   page.staked();
   expect(written[0]).toMatchObject({
-    kind: 'visit',
-    stems: { trunk: { fixings: [{ what: 'stake', sideDeg: 240, since: '2026-11-14' }] } },
+    ...{ kind: 'put-on', stemId: 'trunk' },
+    fixing: { what: 'stake', sideDeg: 240, since: '2026-11-14' },
   });
 });
 
@@ -89,7 +89,7 @@ it('takes a stake off the record, or looks at it and lets it stand', () => {
   page.lookedAt();
   page.takenOff();
   expect(written).toMatchObject([
-    { kind: 'visit', stems: { trunk: { fixings: [{ what: 'stake', lookedOn: '2026-11-14' }] } } },
+    { kind: 'looked-at', stemId: 'trunk', what: 'stake', atCm: 55 },
     { kind: 'let-go', stemId: 'trunk', what: 'stake', atCm: 55, staysOff: true },
   ]);
 });

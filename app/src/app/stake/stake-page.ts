@@ -18,7 +18,6 @@ import {
   stakeHolds,
   stakingOf,
   told,
-  type Fixing,
   type Message,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
@@ -126,32 +125,28 @@ export class StakePage {
   readonly label = computed(() => this.words.say('staking.picture'));
 
   staked(): void {
-    const how = this.how();
-    if (how) this.keep([...this.others(), { ...stakeFixed(how), since: this.book.today() }]);
+    const [trunk, how] = [this.trunk(), this.how()];
+    if (!trunk || !how) return;
+    const fixing = { ...stakeFixed(how), since: this.book.today() };
+    void this.book.record({ kind: 'put-on', treeId: this.treeId(), stemId: trunk.id, fixing });
   }
 
   lookedAt(): void {
-    const standing = this.standing();
-    if (standing) this.keep([...this.others(), { ...standing.fixing, lookedOn: this.book.today() }]);
+    this.say({ kind: 'looked-at' });
   }
 
   takenOff(): void {
+    this.say({ kind: 'let-go', staysOff: true });
+  }
+
+  /** Writes down what was done at the stake that stands. */
+  private say(done: { kind: 'looked-at' } | { kind: 'let-go'; staysOff: boolean }): void {
     const [trunk, standing] = [this.trunk(), this.standing()];
     if (!trunk || !standing) return;
     const { what, atCm } = standing.fixing;
     void this.book.record({
-      ...{ kind: 'let-go', treeId: this.treeId(), stemId: trunk.id, what, staysOff: true },
+      ...{ ...done, treeId: this.treeId(), stemId: trunk.id, what },
       ...(atCm !== undefined && { atCm }),
     });
-  }
-
-  private others(): Fixing[] {
-    return (this.trunk()?.fixings ?? []).filter(({ what }) => what !== 'stake');
-  }
-
-  private keep(fixings: Fixing[]): void {
-    const trunk = this.trunk();
-    if (trunk)
-      void this.book.record({ kind: 'visit', treeId: this.treeId(), stems: { [trunk.id]: { fixings } } });
   }
 }

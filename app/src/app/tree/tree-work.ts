@@ -76,10 +76,12 @@ export class TreeWork {
       .states()
       .get(treeId)
       ?.tree.stems.find(({ id }) => id === stemId);
-    if (!stem?.fixings) return Promise.resolve(false);
-    const lookedOn = this.book.today();
-    const fixings = stem.fixings.map((one) => (one.what === what ? { ...one, lookedOn } : one));
-    return this.book.record({ kind: 'visit', treeId, stems: { [stemId]: { fixings } } });
+    const seen = (stem?.fixings ?? []).flatMap(({ what: its, atCm }): EventBody[] =>
+      its === what
+        ? [{ ...{ kind: 'looked-at', treeId, stemId, what }, ...(atCm !== undefined && { atCm }) }]
+        : [],
+    );
+    return seen.length > 0 ? this.book.recordAll(seen) : Promise.resolve(false);
   }
 }
 

@@ -26,10 +26,13 @@ export class YardFiles {
   readonly reading = signal<FileReading | undefined>(undefined);
 
   async save(): Promise<void> {
-    const text = await this.book.exportText();
-    if (text === undefined) return;
-    const name = this.book.read().name.replace(/[^\p{L}\p{N}]+/gu, '-');
-    download(`${name}-${this.book.today()}.json`, text, 'application/json');
+    const texts = (await this.book.exportTexts()) ?? [];
+    const name = `${this.book.read().name.replace(/[^\p{L}\p{N}]+/gu, '-')}-${this.book.today()}`;
+    texts.forEach((text, i) => {
+      const called = texts.length > 1 ? `${name}-${i + 1}-of-${texts.length}` : name;
+      download(`${called}.json`, text, 'application/json');
+    });
+    this.keptWords.set(texts.length > 1 ? told('files.several', { n: texts.length }) : undefined);
   }
 
   async look(input: HTMLInputElement): Promise<void> {

@@ -46,6 +46,9 @@ const CALLED: {
   visit: (event) => (isRead(event) ? told('year-done.read') : undefined),
   'shoots-read': () => told('year-done.shoots'),
   'let-go': ({ what }) => told('year-bar.off', { what: told(`fixing.${what}`) }),
+  'put-on': ({ fixing: { what } }) => told('book.put-on', { what: told(`fixing.${what}`) }),
+  'looked-at': ({ what, loopMm }) =>
+    loopMm === undefined ? undefined : told('year-bar.tight', { what: told(`fixing.${what}`) }),
   'wound-seen': () => told('year-bar.wound'),
 };
 

@@ -30,12 +30,10 @@ const state = treeOf({
 const stem = state.tree.stems[1] as Stem;
 
 const written: EventBody[] = [];
-const seen: unknown[] = [];
 let panel: LimbFixings;
 
 beforeEach(() => {
   written.length = 0;
-  seen.length = 0;
   TestBed.configureTestingModule({
     providers: [
       Words,
@@ -51,7 +49,6 @@ beforeEach(() => {
         provide: BenchStore,
         useValue: {
           ...{ on: () => '2026-08-01', treeId: () => 'tree', judged: () => undefined },
-          observe: (_: string, given: unknown) => seen.push(given),
         },
       },
       { provide: HandStore, useValue: { scene: signal(sceneOf(state)) } },
@@ -70,11 +67,11 @@ it('lists what is fixed, where, and its days: a tie that has got tight says so, 
   expect([label?.fixed, label?.days]).toEqual([undefined, []]);
 });
 
-it('made wider, the loop is told at its new width, and everything else stays on', () => {
+it('made wider, the loop is written down at its new width, of that thing alone', () => {
   const fixed = panel.listed()[0]?.fixed;
-  if (fixed) panel.loosen(fixed);
-  expect(seen).toEqual([
-    { fixings: [{ ...TIE, loopMm: fixed?.newLoopMm, lookedOn: '2026-08-01' }, { what: 'label' }] },
+  if (fixed) panel.lookedAt(fixed.fixing, fixed.newLoopMm);
+  expect(written).toEqual([
+    { kind: 'looked-at', treeId: 'tree', stemId: 'a', what: 'tie', atCm: 40, loopMm: fixed?.newLoopMm },
   ]);
 });
 
@@ -100,7 +97,8 @@ it('puts a thing on record by the grower’s word: what, where, to what, since w
   panel.newWhat.set('weight');
   panel.newAtCm.set(30);
   panel.putOn(' the old post ');
-  expect(seen[0]).toMatchObject({
-    fixings: [TIE, { what: 'label' }, { what: 'weight', atCm: 30, to: 'the old post', since: '2026-08-01' }],
+  expect(written[0]).toMatchObject({
+    ...{ kind: 'put-on', stemId: 'a' },
+    fixing: { what: 'weight', atCm: 30, to: 'the old post', since: '2026-08-01' },
   });
 });

@@ -92,12 +92,13 @@ export class LimbFixings {
 
   holdsBend = ({ what }: Fixing): boolean => HOLDS_BEND.includes(what);
 
-  lookedAt(fixing: Fixing): void {
-    this.change(fixing, { ...fixing, lookedOn: this.bench.on() });
-  }
-
-  loosen({ fixing, newLoopMm }: Fixed): void {
-    this.change(fixing, { ...fixing, loopMm: newLoopMm, lookedOn: this.bench.on() });
+  /** Looked at and well, or with its loop made to a width, mm. */
+  lookedAt({ what, atCm }: Fixing, loopMm?: number): void {
+    this.write({
+      ...{ kind: 'looked-at', treeId: this.bench.treeId(), stemId: this.stem().id, what },
+      ...(atCm !== undefined && { atCm }),
+      ...(loopMm !== undefined && { loopMm }),
+    });
   }
 
   putOn(to: string): void {
@@ -107,7 +108,7 @@ export class LimbFixings {
       ...(atCm !== undefined && { atCm }),
       ...(to.trim() !== '' && { to: to.trim() }),
     };
-    void this.bench.observe(this.stem().id, { fixings: [...(this.stem().fixings ?? []), fixing] });
+    this.write({ kind: 'put-on', treeId: this.bench.treeId(), stemId: this.stem().id, fixing });
     this.newAtCm.set(undefined);
   }
 
@@ -137,11 +138,6 @@ export class LimbFixings {
       ...{ kind: 'cracked', treeId: this.bench.treeId(), stemId: this.stem().id, atCm: this.crackCm() ?? 0 },
       ...(strainPercent !== undefined && wood && { strained: { strainPercent, wood } }),
     });
-  }
-
-  private change(fixing: Fixing, to: Fixing): void {
-    const fixings = (this.stem().fixings ?? []).map((one) => (isSame(one, fixing) ? to : one));
-    void this.bench.observe(this.stem().id, { fixings });
   }
 
   private write(body: EventBody): void {

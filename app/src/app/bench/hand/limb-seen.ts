@@ -109,7 +109,6 @@ export class LimbSeen {
         : undefined;
     this.trouble.set(why && { field: 'grew', why });
     if (!parsed.ok || why) return;
-    const growthCm = { ...stem.growthCm, [season]: parsed.reading.value };
-    void this.bench.observe(stem.id, { growthCm });
+    void this.bench.observe(stem.id, { growthCm: { [season]: parsed.reading.value } });
   }
 }

@@ -39,21 +39,25 @@ export class ShootStore {
     return withShoots(tree, this.shoots(), woodSeason(site, today));
   }
 
-  /** Writes down what was read of a shoot; what is not said stays as it was. What is read on one day is one entry, which grows. */
+  /**
+   * Writes down what was read of a shoot; what is not said stays as it was. What is read on one day by one device is one entry, which
+   * grows: what another device read stands in its own.
+   */
   read(shoot: ShootRead, on: string): Promise<boolean> {
     const treeId = this.tree.treeId();
-    const today = this.book
-      .read()
-      .eventsOf.get(treeId)
-      ?.findLast((event) => event.kind === 'shoots-read' && event.happenedOn === on);
-    if (today?.kind !== 'shoots-read')
-      return this.book.record({ kind: 'shoots-read', treeId, shoots: [shoot] }, on);
-    const isIt = (one: ShootRead): boolean => one.shoot === shoot.shoot;
-    const shoots = today.shoots.some(isIt)
-      ? today.shoots.map((one) => (isIt(one) ? { ...one, ...shoot } : one))
-      : [...today.shoots, shoot];
-    const body = { kind: 'shoots-read' as const, treeId, shoots };
-    return this.book.record({ kind: 'amend', target: today.id, body });
+    return this.book.record(() => {
+      const events = this.book.read().eventsOf.get(treeId) ?? [];
+      const begun = events.findLast(
+        ({ kind, happenedOn, device }) =>
+          kind === 'shoots-read' && happenedOn === on && device === this.book.device(),
+      );
+      if (begun?.kind !== 'shoots-read') return { kind: 'shoots-read', treeId, shoots: [shoot] };
+      const isIt = (one: ShootRead): boolean => one.shoot === shoot.shoot;
+      const shoots = begun.shoots.some(isIt)
+        ? begun.shoots.map((one) => (isIt(one) ? { ...one, ...shoot } : one))
+        : [...begun.shoots, shoot];
+      return { kind: 'amend', target: begun.id, body: { kind: 'shoots-read', treeId, shoots } };
+    }, on);
   }
 
   /** Writes down that something was done to a shoot. */
