@@ -171,6 +171,18 @@ test('shoots in leaf are read by taps, judged on the tree, ticked, and reckoned 
   await page.reload();
   await expect(page.locator('eb-bench-rooms').getByText('decide', { exact: true })).toBeVisible();
   await expect(page.locator('eb-bench-rooms').getByText('shoots', { exact: true })).toHaveCount(0);
+  // What was read in leaf is a row to be measured: what summer knew stands in it as guesses.
+  await goTo(page, 'read');
+  const last = page.locator('.last-summer [data-shoot="2027-shoot-1"]');
+  await expect(last).toContainText('s1 (30 cm, on trunk');
+  await last.getByRole('button').first().click();
+  await expect(last).toHaveCount(0);
+  const row = page.locator('[data-row="2027-shoot-1"]');
+  await expect(row.locator('[data-field=length]')).toHaveValue('~30 cm');
+  await row.locator('[data-field=diameter]').fill('6');
+  await page.keyboard.press('Control+Enter');
+  await saved(page);
+  await expect(page.locator('.elevation')).toContainText('s1');
 });
 
 test('a gauge feeds the reading in hand: the middle of three is taken', async ({ page }) => {

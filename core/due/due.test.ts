@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import type { PlannedAct } from '../acts/acts';
 import type { PlainEvent } from '../history/events';
+import type { UndoneWhy } from '../history/events/left-undone';
 import { readingsOf } from '../history/events/acts-done';
 import { judge } from '../judging/judge';
 import { seasonPlace } from '../seasons/stages';
@@ -7,6 +9,7 @@ import { NO_WEATHER, type ForecastDay, type Weather } from '../seasons/weather';
 import { treeOf, type TestTree } from '../testing/trees';
 import type { Due } from './due';
 import { dueOf } from './due-of';
+import { leftAs } from './left';
 
 const LATITUDE = 50;
 const VASE: TestTree = {
@@ -178,6 +181,25 @@ describe('what is due on a tree', () => {
       '2027-03-04',
     );
     expect(on('no-tool', done)).toBeUndefined();
+  });
+
+  it('where it is there no more, the tree is told: a limb is lost, a tie is off, a stem from the ground stays', () => {
+    const { tree } = treeOf(VASE);
+    const act = (kind: string, stemId: string, more: object = {}): PlannedAct =>
+      ({ kind, stemId, id: `${kind}:${stemId}`, ...more }) as unknown as PlannedAct;
+    const as = (planned: PlannedAct, why: UndoneWhy = 'not-there') => leftAs(tree, planned, why);
+    const about = { treeId: tree.id, stemId: 'l1' };
+    expect(as(act('take-out', 'l1'))).toEqual({ kind: 'lost', ...about, how: 'broke' });
+    expect(as(act('let-go', 'l1', { what: 'tie', atCm: 30 }))).toEqual({
+      ...{ kind: 'let-go', ...about, what: 'tie', atCm: 30, staysOff: true },
+    });
+    for (const left of [
+      as(act('take-out', 'l1'), 'weather'),
+      as(act('shorten', 'trunk')),
+      as(act('notch', 'l1')),
+      as(act('bend', 'nowhere')),
+    ])
+      expect(left.kind).toBe('left-undone');
   });
 
   it('waits for the weather, and says so; its best day is after the rain', () => {

@@ -1,5 +1,8 @@
+import type { ActKind, PlannedAct } from '../acts/acts';
 import { daysAfter } from '../calendar/days';
-import type { PlainEvent } from '../history/events';
+import type { EventBody, PlainEvent } from '../history/events';
+import type { UndoneWhy } from '../history/events/left-undone';
+import type { Tree } from '../tree/stem';
 
 type LeftUndone = PlainEvent & { kind: 'left-undone' };
 
@@ -43,4 +46,30 @@ export function isLeftOn(events: readonly PlainEvent[], actId: string, today: st
   const left = events[i];
   if (left?.kind !== 'left-undone' || isSettledBy(events.slice(i + 1), left)) return false;
   return today < (askedAgainOn(left) ?? daysAfter(left.happenedOn, A_PLAN_DAYS));
+}
+
+/** An act that was not done, and why. */
+export const leftUndone = (treeId: string, act: PlannedAct, why: UndoneWhy): EventBody => ({
+  ...{ kind: 'left-undone', treeId, actId: act.id, why },
+  ...('stemId' in act && { stemId: act.stemId }),
+});
+
+/** Acts that are about a limb as a whole, so that where it is gone nothing is left to do. */
+const ABOUT_LIMB: readonly ActKind[] = ['take-out', 'shorten', 'bend', 'swing', 'spread', 'stay'];
+
+/**
+ * What is written down where an act was left. Of what is there no more the tree is told, so that it stands as it is: a limb is lost,
+ * what was fixed is off. No stem from the ground goes by a touch at one of its cuts.
+ */
+export function leftAs(tree: Tree, act: PlannedAct, why: UndoneWhy): EventBody {
+  const stem = 'stemId' in act ? tree.stems.find(({ id }) => id === act.stemId) : undefined;
+  if (why !== 'not-there' || !stem) return leftUndone(tree.id, act, why);
+  const about = { treeId: tree.id, stemId: stem.id };
+  if (act.kind === 'let-go' || act.kind === 'loosen') {
+    const { what, atCm } = act;
+    return { ...{ kind: 'let-go', ...about, what, staysOff: true }, ...(atCm !== undefined && { atCm }) };
+  }
+  return ABOUT_LIMB.includes(act.kind) && stem.parent.kind !== 'ground'
+    ? { kind: 'lost', ...about, how: 'broke' }
+    : leftUndone(tree.id, act, why);
 }

@@ -9,12 +9,19 @@ export interface Shoot extends Omit<ShootRead, 'isNone'> {
   done: readonly { act: string; on: string }[];
 }
 
-/** Shoots of a tree as they were read in the season of a day, in the order they were met. */
-export function shootsIn(events: readonly PlainEvent[], site: Site, today: string): Shoot[] {
-  const now = woodSeason(site, today);
+/**
+ * Shoots of a tree as they were read in a season up to a day, in the order they were met.
+ * @param season by the wood that grows in it (`woodSeason`): that of the day where none is named
+ */
+export function shootsIn(
+  events: readonly PlainEvent[],
+  site: Site,
+  today: string,
+  season = woodSeason(site, today),
+): Shoot[] {
   const found = new Map<string, Shoot>();
   for (const event of events) {
-    if (event.happenedOn > today || woodSeason(site, event.happenedOn) !== now) continue;
+    if (event.happenedOn > today || woodSeason(site, event.happenedOn) !== season) continue;
     if (event.kind === 'shoots-read') for (const read of event.shoots) note(found, read, event.happenedOn);
     if (event.kind === 'season-work' && event.isDone)
       for (const id of event.stemIds ?? []) {

@@ -7,6 +7,7 @@ import { NO_WEATHER } from '../seasons/weather';
 import { daysAfter } from '../calendar/days';
 import { LEVEL_SITE, treeOf, type TestTree } from '../testing/trees';
 import { shootVerdicts, type ShootVerdict } from './shoot-verdicts';
+import { cellsOfShoot, unmeasured } from './unmeasured';
 import { withShoots } from './with-shoots';
 
 const PLACE = seasonPlace({ latitudeDeg: 50 }, NO_WEATHER);
@@ -140,5 +141,54 @@ describe('shoots in leaf', () => {
       parent: { kind: 'stem', stemId: 'trunk' },
       growthCm: { 2027: 15 },
     });
+  });
+});
+
+describe('shoots of last summer that winter has not measured', () => {
+  const summer = read(
+    '2027-07-20',
+    { shoot: 's1', tag: 's1', onStem: 'trunk', atCm: 60, bearingDeg: 180, angleDeg: 20, lengthCm: 44 },
+    { shoot: 's2', tag: 'a', onStem: 'a', atCm: 30, lengthCm: 20 },
+    { shoot: 'snapped', onStem: 'trunk', atCm: 40, isBroken: true },
+    { shoot: 'rubbed', onStem: 'trunk', atCm: 20 },
+    { shoot: 'a', lengthCm: 95 },
+    { shoot: 'adrift', onStem: 'gone', atCm: 10 },
+  );
+  const rubbed = entry('2027-07-21', {
+    ...{ kind: 'season-work', act: 'disbud', stemIds: ['rubbed'], isDone: true },
+  });
+  const state = (today: string, limbs = [LIMB]) => treeOf({ ...YOUNG, limbs, today });
+  const rows = (today: string, more: PlainEvent[] = [], limbs = [LIMB]): string[] =>
+    unmeasured(state(today, limbs), [summer, rubbed, ...more]).map(({ row }) => row);
+
+  it('are offered from leaf fall on, for one winter: not those broken, rubbed off, or whose limb is gone', () => {
+    expect(rows('2027-09-20')).toEqual([]);
+    expect(rows('2027-12-20')).toEqual(['2027-s1', '2027-s2']);
+    expect(rows('2028-12-20')).toEqual([]);
+  });
+
+  it('are offered no more once they are measured, under their own name or not, or said to be gone', () => {
+    const measured = { id: 'x', h: 63, bearing: 200, angle: 25, length: 60, mm: 7 };
+    expect(rows('2027-12-20', [], [LIMB, measured])).toEqual(['2027-s2']);
+    expect(rows('2027-12-20', [], [LIMB, { ...measured, bearing: 0 }])).toContain('2027-s1');
+    const gone = entry('2027-12-01', { kind: 'lost', stemId: '2027-s2', how: 'broke' });
+    expect(rows('2027-12-20', [gone])).toEqual(['2027-s1']);
+  });
+
+  it('come with what summer read, as guesses; a tag that another carries is left to the next free letter', () => {
+    const now = state('2027-12-20');
+    const [one, two] = unmeasured(now, [summer, rubbed]).map((found) => cellsOfShoot(now, found, 'metric'));
+    expect(one).toEqual([
+      ['tag', 's1'],
+      ['origin', '~60 cm'],
+      ['bearing', '~180°'],
+      ['angle', '~20°'],
+      ['length', '~44 cm'],
+    ]);
+    expect(two).toEqual([
+      ['on', 'A'],
+      ['origin', '~30 cm'],
+      ['length', '~20 cm'],
+    ]);
   });
 });

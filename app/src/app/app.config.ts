@@ -21,7 +21,7 @@ export const appConfig: ApplicationConfig = {
       withRouterConfig({ paramsInheritanceStrategy: 'always' }),
     ),
     // Kept for use without a signal once the page has drawn what it came for.
-    provideServiceWorker('ngsw-worker.js', {
+    provideServiceWorker('kept-program.js', {
       enabled: !isDevMode(),
       registrationStrategy: 'registerWhenStable:5000',
     }),

@@ -45,6 +45,7 @@ import { FollowFigure } from './follow-figure';
 import { LimbInHand } from './hand/limb-in-hand';
 import { PlanFromAbove } from './plan-from-above';
 import { MarkKey } from './mark-key';
+import { LastSummer } from './readings/last-summer';
 import { MeasureFirst } from './readings/measure-first';
 import { ReadingPad } from './readings/reading-pad';
 import { ReadingsGrid } from './readings/readings-grid';
@@ -83,6 +84,7 @@ const PATIENCE_MS = 500;
     PlanFromAbove,
     LimbInHand,
     MarkKey,
+    LastSummer,
     MeasureFirst,
     ReadingsGrid,
     ReadingPad,

@@ -48,7 +48,8 @@ beforeEach(() => {
   judged = judge(state) as Judgement;
   written = [];
   states = signal(new Map([['tree', state]]));
-  const record = (body: EventBody): Promise<boolean> => Promise.resolve(written.push(body) > 0);
+  const record = (body: EventBody | (() => EventBody)): Promise<boolean> =>
+    Promise.resolve(written.push(typeof body === 'function' ? body() : body) > 0);
   const book = {
     ...{ states, record, cells: signal([]), units: signal('metric'), events: signal([]) },
     read: signal(READ),

@@ -22,6 +22,7 @@ import {
 import { BookStore } from '../book/book-store';
 import { DueStore } from '../due/due-store';
 import { JudgingStore } from '../judging/judging-store';
+import { Newer } from '../shell/newer';
 import { TreeWork } from '../tree/tree-work';
 
 /** A tree of a round with its steps. */
@@ -126,7 +127,7 @@ export const RoundStore = signalStore(
       stepsAt: () => stepsAt,
     };
   }),
-  withMethods((store, book = inject(BookStore), work = inject(TreeWork)) => {
+  withMethods((store, book = inject(BookStore), work = inject(TreeWork), newer = inject(Newer)) => {
     let isSettling = false;
 
     /** Writes what settles a step; after it the step that came next is shown, the first where none did. */
@@ -180,10 +181,12 @@ export const RoundStore = signalStore(
         if (at === undefined) return;
         patchState(store, { last: undefined });
         await book.keepRound({ began: book.today(), span, treeIds, at });
+        newer.settingOut();
       },
       async finish(): Promise<void> {
         patchState(store, { last: undefined });
         await book.keepRound(undefined);
+        newer.roundOver();
       },
       async goTo(treeId: string): Promise<void> {
         const round = book.round();

@@ -1,10 +1,11 @@
-import { signal } from '@angular/core';
+import { DOCUMENT, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { SwUpdate } from '@angular/service-worker';
 import { Subject } from 'rxjs';
-import { beforeEach, expect, it } from 'vitest';
+import { beforeEach, expect, it, vi } from 'vitest';
 import { BookStore } from '../book/book-store';
 import { Words } from '../words/words';
+import { Newer } from './newer';
 import { Notices } from './notices';
 
 let updates: Subject<{ type: string }>;
@@ -52,4 +53,26 @@ it('one that is only looked for, or is the same, is not told of; one that is dam
   expect(shown.newer()).toBeUndefined();
   broken.next({});
   expect(shown.newer()).toBe('damaged');
+});
+
+it('one that waits is taken as a round is set out on, and is looked for when one is over', () => {
+  const looked = vi.fn(() => Promise.resolve(false));
+  const reload = vi.fn();
+  TestBed.configureTestingModule({
+    providers: [
+      {
+        provide: SwUpdate,
+        useValue: { versionUpdates: updates, unrecoverable: broken, checkForUpdate: looked },
+      },
+      { provide: DOCUMENT, useValue: { location: { reload } } },
+    ],
+  });
+  const newer = TestBed.inject(Newer);
+  newer.settingOut();
+  expect(reload).not.toHaveBeenCalled();
+  updates.next({ type: 'VERSION_READY' });
+  newer.settingOut();
+  expect(reload).toHaveBeenCalledOnce();
+  newer.roundOver();
+  expect(looked).toHaveBeenCalledOnce();
 });

@@ -21,4 +21,14 @@ export class Newer {
   take(): void {
     this.document.location.reload();
   }
+
+  /** A round is begun: one that waits is taken now, since none is in the middle of it. */
+  settingOut(): void {
+    if (this.waits() === 'newer') this.take();
+  }
+
+  /** A round has ended, in which no newer one was looked for: it is looked for now. Without a signal there is none to be found. */
+  roundOver(): void {
+    void this.updates?.checkForUpdate().catch(() => undefined);
+  }
 }

@@ -2,11 +2,14 @@ import { inject, Injectable } from '@angular/core';
 import {
   doneOn,
   draftOf,
+  leftAs,
+  leftUndone,
   SEASON_WORK,
   type Due,
   type EventBody,
   type FixingKind,
   type PlannedAct,
+  type TreeRecord,
   type UndoneWhy,
   type WoundLook,
 } from '../../../../core';
@@ -26,17 +29,21 @@ export class TreeWork {
   /** Writes acts of a plan down as done, with the tree as they leave it. */
   async done(treeId: string, acts: readonly PlannedAct[], { on, by }: Beside = {}): Promise<boolean> {
     const day = on ?? this.book.today();
-    const { trees, eventsOf } = this.book.read();
-    const record = trees.find((tree) => tree.record.id === treeId)?.record;
-    if (!record) return false;
-    const before = (eventsOf.get(treeId) ?? []).filter(({ happenedOn }) => happenedOn <= day);
-    const done = doneOn(treeId, draftOf(record, before), acts);
-    return this.book.record({ ...done, ...(by && { by }) }, day);
+    if (!this.recordOf(treeId)) return false;
+    // What an act leaves is reckoned from the tree as all that was ticked before left it.
+    return this.book.record(() => {
+      const record = this.recordOf(treeId);
+      if (!record) return undefined;
+      const events = this.book.read().eventsOf.get(treeId) ?? [];
+      const before = events.filter(({ happenedOn }) => happenedOn <= day);
+      return { ...doneOn(treeId, draftOf(record, before), acts), ...(by && { by }) };
+    }, day);
   }
 
-  /** Writes down that an act was not done, and why: it is asked about again. */
+  /** Writes down that an act was not done, and why: it is asked about again; or that what it is about is there no more. */
   left(treeId: string, act: PlannedAct, { why, on }: { why: UndoneWhy; on?: string }): Promise<boolean> {
-    return this.book.record(leftUndone(treeId, act, why), on);
+    const tree = this.book.states().get(treeId)?.tree;
+    return this.book.record(tree ? leftAs(tree, act, why) : leftUndone(treeId, act, why), on);
   }
 
   /** Leaves an act for a year: a limb that was to go is spared, and the rest of the tree is weighed with it. */
@@ -83,9 +90,8 @@ export class TreeWork {
     );
     return seen.length > 0 ? this.book.recordAll(seen) : Promise.resolve(false);
   }
-}
 
-const leftUndone = (treeId: string, act: PlannedAct, why: UndoneWhy): EventBody => ({
-  ...{ kind: 'left-undone', treeId, actId: act.id, why },
-  ...('stemId' in act && { stemId: act.stemId }),
-});
+  private recordOf(treeId: string): TreeRecord | undefined {
+    return this.book.read().trees.find(({ record }) => record.id === treeId)?.record;
+  }
+}

@@ -85,12 +85,14 @@ export class ReadingPad {
   private readonly isFresh = signal(true);
 
   constructor() {
-    const asked = this.bench.filling();
-    if (asked) {
+    // Who asks for a reading, here or from another room, finds its limb and field ready.
+    effect(() => {
+      const asked = this.bench.filling();
+      if (!asked) return;
       this.chosen.set(asked.row);
       const field = READING_FIELDS.find((one) => one === asked.field);
       if (field) this.field.set(field);
-    }
+    });
     // A limb touched on the drawing is the one that is read.
     effect(() => {
       const inHand = this.bench.inHand();

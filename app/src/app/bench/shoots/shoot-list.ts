@@ -1,16 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import {
-  cm,
-  compassCalled,
-  shootActCalled,
-  told,
-  type Message,
-  type ShootVerdict,
-  type Stem,
-} from '../../../../../core';
+import { shootActCalled, type ShootVerdict, type Stem } from '../../../../../core';
 import { Say, Told } from '../../words/told';
 import { BenchStore } from '../bench-store';
 import { ShootInHand } from './shoot-in-hand';
+import { shootPlace } from './shoot-place';
 import { ShootStore } from './shoot-store';
 
 /** A new shoot is entered so long, and so far out, until it is read, cm. */
@@ -33,7 +26,7 @@ export class ShootList {
       verdict,
       id: verdict.shoot.shoot,
       tag: this.tagOf(verdict),
-      where: this.whereOf(verdict),
+      where: shootPlace(verdict.shoot, this.stems()),
       does: shootActCalled(verdict.act),
       isWork: verdict.ticked !== undefined || verdict.act === 'takes-over',
     })),
@@ -66,15 +59,5 @@ export class ShootList {
 
   private tagOf({ shoot }: ShootVerdict): string {
     return shoot.tag ?? this.stems().find(({ id }) => id === shoot.shoot)?.tag ?? shoot.shoot;
-  }
-
-  private whereOf({ shoot: { onStem, atCm, bearingDeg, lengthCm } }: ShootVerdict): Message {
-    const length = cm(lengthCm ?? 0);
-    const limb = this.stems().find(({ id }) => id === onStem)?.tag;
-    if (limb === undefined) return told('shoot.long', { length });
-    const at = { length, limb: { tag: limb }, at: cm(atCm ?? 0) };
-    return bearingDeg === undefined
-      ? told('shoot.on', at)
-      : told('shoot.on-facing', { ...at, way: compassCalled(bearingDeg) });
   }
 }

@@ -1,0 +1,72 @@
+import { woodSeason } from '../calendar/seasons';
+import { bearingDifference } from '../geometry/vector';
+import type { PlainEvent } from '../history/events';
+import { shootsIn, type Shoot } from '../history/shoots';
+import type { TreeState } from '../history/tree-at';
+import { formatValue, type Units } from '../readings/units';
+import { FIELD_DIMENSION, type DraftField, type ReadingField } from '../tree/draft-visit';
+import type { Stem } from '../tree/stem';
+import type { StemId } from '../tree/stem-readings';
+
+/** A shoot that was read in leaf last summer and that winter has not read yet. */
+export interface Unmeasured {
+  shoot: Shoot;
+  /** The stem it becomes, and the row it is read in. */
+  row: StemId;
+}
+
+/** A stem this near to where a shoot was, pointing no further from it, is taken to be that shoot: cm and deg. */
+const SAME_CM = 5;
+const SAME_DEG = 30;
+/** Work after which a shoot is gone. */
+const RUBBED_OFF = 'disbud';
+
+/**
+ * Shoots read in leaf last summer that are wood by now and not measured: neither broken nor rubbed off, not lost since, and with no
+ * stem on record where they stood. None where the carrier itself is gone.
+ */
+export function unmeasured({ tree, site, today }: TreeState, events: readonly PlainEvent[]): Unmeasured[] {
+  const season = woodSeason(site, today) - 1;
+  const lost = new Set(events.flatMap((event) => (event.kind === 'lost' ? [event.stemId] : [])));
+  return shootsIn(events, site, today, season)
+    .filter(({ isBroken, done }) => !isBroken && !done.some(({ act }) => act === RUBBED_OFF))
+    .map((shoot) => ({ shoot, row: `${season}-${shoot.shoot}` }))
+    .filter(
+      ({ shoot, row }) =>
+        !lost.has(row) &&
+        tree.stems.some(({ id }) => id === shoot.onStem) &&
+        !tree.stems.some((stem) => stem.id === row || isOf(stem, shoot)),
+    );
+}
+
+/** Whether a stem stands where a shoot was. */
+const isOf = ({ parent, origin, shape }: Stem, { onStem, atCm, bearingDeg }: Shoot): boolean =>
+  parent.kind === 'stem' &&
+  parent.stemId === onStem &&
+  (atCm === undefined || Math.abs(origin.value - atCm) <= SAME_CM) &&
+  (bearingDeg === undefined || bearingDifference(shape.runBearing.value, bearingDeg) <= SAME_DEG);
+
+/** What summer knows of a shoot, as it is typed into the cells of its row: guesses, for it was read by taps and grew on. */
+export function cellsOfShoot(
+  { tree }: TreeState,
+  { shoot: { tag, onStem, ...shoot } }: Unmeasured,
+  units: Units,
+): [DraftField, string][] {
+  const carrier = tree.stems.find(({ id }) => id === onStem);
+  const isTaken = tree.stems.some((stem) => stem.tag.toLowerCase() === tag?.toLowerCase());
+  const read: [ReadingField, number | undefined][] = [
+    ['origin', shoot.atCm],
+    ['bearing', shoot.bearingDeg],
+    ['angle', shoot.angleDeg],
+    ['length', shoot.lengthCm],
+  ];
+  return [
+    ...(tag !== undefined && !isTaken ? [['tag', tag] satisfies [DraftField, string]] : []),
+    ...(carrier && carrier.parent.kind !== 'ground'
+      ? [['on', carrier.tag] satisfies [DraftField, string]]
+      : []),
+    ...read.flatMap(([field, value]): [DraftField, string][] =>
+      value === undefined ? [] : [[field, `~${formatValue(value, FIELD_DIMENSION[field], units)}`]],
+    ),
+  ];
+}
