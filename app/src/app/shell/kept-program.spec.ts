@@ -19,7 +19,6 @@ function worker(keepsOne = true) {
     registration: { active: keepsOne ? {} : null },
   };
   const imported: string[] = [];
-  // eslint-disable-next-line @typescript-eslint/no-implied-eval
   new Function('self', 'importScripts', PROGRAM)(self, (script: string) => imported.push(script));
   return { self, asked, imported };
 }

@@ -10,6 +10,7 @@ import {
   shootActCalled,
   told,
   type Message,
+  type Shoot,
   type ShootRead,
   type ShootVerdict,
 } from '../../../../../core';
@@ -87,11 +88,21 @@ export class ShootInHand {
   }
 
   longer(by: number): void {
-    this.read({ lengthCm: Math.max(0, (this.shoot().lengthCm ?? 0) + by) });
+    this.add('lengthCm', by);
   }
 
   forks(by: number): void {
-    this.read({ forks: Math.max(0, (this.shoot().forks ?? 0) + by) });
+    this.add('forks', by);
+  }
+
+  /** Adds to what is read by now: two quick taps add twice. */
+  private add(field: 'lengthCm' | 'forks', by: number): void {
+    const { shoot } = this.shoot();
+    const more = (now: readonly Shoot[]): ShootRead => {
+      const before = now.find((one) => one.shoot === shoot)?.[field] ?? 0;
+      return { shoot, [field]: Math.max(0, before + by) };
+    };
+    void this.store.read(more, this.bench.on());
   }
 
   read(more: Omit<ShootRead, 'shoot'>): void {

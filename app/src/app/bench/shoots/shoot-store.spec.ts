@@ -3,6 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import { ActivatedRoute, convertToParamMap } from '@angular/router';
 import { of } from 'rxjs';
 import { expect, it } from 'vitest';
+import type { Shoot } from '../../../../../core';
 import type { BookStoreType } from '../../book/book-store';
 import { fresh, openTab } from '../../book/open-tab';
 import { JudgingStore } from '../../judging/judging-store';
@@ -28,7 +29,9 @@ it('taps of one day are one entry of the book, which grows; another day has its 
   const { book, shoots } = await inJune();
   expect(shoots.freshName()).toBe('shoot-1');
   await shoots.read({ shoot: 'shoot-1', onStem: 'a', lengthCm: 10 }, TODAY);
-  await shoots.read({ shoot: 'shoot-1', lengthCm: 15 }, TODAY);
+  // Two quick taps of a few centimetres add twice.
+  const longer = (now: readonly Shoot[]) => ({ shoot: 'shoot-1', lengthCm: (now[0]?.lengthCm ?? 0) + 2.5 });
+  await Promise.all([shoots.read(longer, TODAY), shoots.read(longer, TODAY)]);
   await shoots.read({ shoot: 'shoot-1', role: 'chosen' }, TODAY);
   await shoots.read({ shoot: 'shoot-2', onStem: 'b', lengthCm: 4 }, TODAY);
   expect(shoots.freshName()).toBe('shoot-3');

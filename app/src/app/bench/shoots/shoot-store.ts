@@ -41,11 +41,12 @@ export class ShootStore {
 
   /**
    * Writes down what was read of a shoot; what is not said stays as it was. What is read on one day by one device is one entry, which
-   * grows: what another device read stands in its own.
+   * grows: what another device read stands in its own. What adds to what was read is given as what makes it of that.
    */
-  read(shoot: ShootRead, on: string): Promise<boolean> {
+  read(read: ShootRead | ((now: readonly Shoot[]) => ShootRead), on: string): Promise<boolean> {
     const treeId = this.tree.treeId();
     return this.book.record(() => {
+      const shoot = typeof read === 'function' ? read(this.shoots()) : read;
       const events = this.book.read().eventsOf.get(treeId) ?? [];
       const begun = events.findLast(
         ({ kind, happenedOn, device }) =>
