@@ -52,6 +52,7 @@ export * from './seasons/hazards';
 export * from './seasons/stage';
 export * from './seasons/stages';
 export * from './seasons/known';
+export { HOURS_A_PORTION } from './seasons/chill';
 export { KIND_YEARS } from './seasons/kind-year';
 export * from './seasons/weather';
 export { laterWeather, type SiteWeather, type WeatherSource } from './seasons/site-weather';

@@ -26,6 +26,8 @@ const facts = {
   cameAs: oneOf(CAME_AS).optional(),
   /** Room across that it may fill, cm. */
   roomCm: between(20, 2000).optional(),
+  /** Chill its variety asks for, portions of the dynamic model, where that is known. */
+  chillPortions: between(0, 150).optional(),
 };
 
 /** What lies beside this tree and asks for clearance, besides its site's own. */
@@ -43,7 +45,14 @@ export const treeRecord = shape({
 export type TreeRecord = Typed<typeof treeRecord>;
 
 /** Facts of a tree that need not be said. */
-export const MAY_LACK = ['rootstock', 'stockVigour', 'cameAs', 'roomCm', 'clearance'] as const;
+export const MAY_LACK = [
+  'rootstock',
+  'stockVigour',
+  'cameAs',
+  'roomCm',
+  'chillPortions',
+  'clearance',
+] as const;
 
 /** Some facts of a tree. */
 export type TreeDescription = Partial<Omit<TreeRecord, 'id' | 'place' | 'form'>>;

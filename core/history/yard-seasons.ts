@@ -3,7 +3,7 @@ import { kindFacts } from '../kinds/kinds';
 import type { KindStages } from '../seasons/known';
 import { normalPlace } from '../seasons/known';
 import { isOfSpring, type SeenStage, type Stage } from '../seasons/stage';
-import { kindSeason, seasonPlace, type SeasonPlace } from '../seasons/stages';
+import { kindSeason, seasonPlace, type AskedChill, type SeasonPlace } from '../seasons/stages';
 import { NO_WEATHER, type Weather } from '../seasons/weather';
 import type { ReadBook } from './tree-at';
 import type { TreeRecord } from './tree-record';
@@ -22,11 +22,12 @@ export class YardSeasons {
     const site = read.sites.find(({ id }) => id === siteId) ?? { latitudeDeg: 50 };
     const days = weather.get(siteId) ?? NO_WEATHER;
     const seen = seenAt(read, siteId, site);
-    const name = `${site.latitudeDeg} ${JSON.stringify(seen)}`;
+    const asks = askedAt(read, siteId);
+    const name = `${site.latitudeDeg} ${JSON.stringify([seen, asks])}`;
     const known = this.places.get(siteId);
     if (known?.weather === days && known.seen === name) return known.place;
-    const isNormal = days === NO_WEATHER && seen.length === 0;
-    const place = isNormal ? normalPlace(site) : seasonPlace(site, days, seen);
+    const isNormal = days === NO_WEATHER && seen.length === 0 && asks.length === 0;
+    const place = isNormal ? normalPlace(site) : seasonPlace(site, days, seen, asks);
     this.places.set(siteId, { weather: days, seen: name, place });
     return place;
   }
@@ -39,7 +40,7 @@ export class YardSeasons {
     weather: WeatherOf,
   ): readonly KindStages[] | undefined {
     const place = this.placeOf(read, siteId, weather);
-    if (place.weather.days.length === 0 && place.seen.length === 0) return undefined;
+    if (place.weather.days.length + place.seen.length + place.asks.length === 0) return undefined;
     const now = seasonOf(place.site, today);
     return [now - 1, now, now + 1].map((season) => {
       const { kind, stages, chill, isShortOfChill } = kindSeason(
@@ -51,6 +52,17 @@ export class YardSeasons {
       return { season, kind, stages, chill, isShortOfChill };
     });
   }
+}
+
+/** Chill that varieties of a site ask for, as it was said of one of their trees; of two that differ the later one counts. */
+function askedAt({ trees }: Read, siteId: string): AskedChill[] {
+  const asked = new Map<string, AskedChill>();
+  for (const { record, siteId: at } of trees) {
+    const { chillPortions: portions, variety } = record;
+    const kind = kindFacts(record.kind).id;
+    if (at === siteId && portions !== undefined) asked.set(`${kind} ${variety}`, { kind, variety, portions });
+  }
+  return [...asked.values()];
 }
 
 /** What was seen on the trees of a site. */

@@ -65,3 +65,9 @@ export function chillPortions(
   if (now < 1) return { making: now, portions };
   return { making: now * (1 - keeps), portions: portions + now * keeps };
 }
+
+/**
+ * Hours at 0 to 7.2 deg C that come with a portion: what these two models give in normal years from 33 to 52 degrees, to a tenth; in warm
+ * winters hours are fewer. Labels of nurseries count in hours.
+ */
+export const HOURS_A_PORTION = 15.5;

@@ -119,6 +119,13 @@ describe('weather', () => {
     expect(kindSeason(mild, 'sweet-cherry', 2026).isShortOfChill).toBe(true);
     expect(kindSeason(usual, 'sweet-cherry', 2026).isShortOfChill).toBe(false);
     expect(daysBetween(bloom(usual, 'sweet-cherry'), bloom(mild, 'sweet-cherry'))).toBeGreaterThan(20);
+    // A variety that asks for little, as its label says, has its chill there, and is not late.
+    const asks = [{ kind: 'sweet-cherry' as const, variety: 'Sunny', portions: 20 }];
+    const known = seasonPlace(mild.site, mild.weather, [], asks);
+    const sunny = kindSeason(known, 'sweet-cherry', 2026, 'Sunny');
+    expect([sunny.isShortOfChill, sunny.chill.asked]).toEqual([false, 20]);
+    expect(daysBetween(sunny.stages.break?.on as string, bloom(mild, 'sweet-cherry'))).toBeGreaterThan(10);
+    expect(kindSeason(known, 'sweet-cherry', 2026, 'Other').isShortOfChill).toBe(true);
     // The year breaks in the wrong order.
     const gap = (at: typeof usual): number =>
       daysBetween(bloom(at, 'pomegranate'), bloom(at, 'sweet-cherry'));

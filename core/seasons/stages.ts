@@ -35,18 +35,32 @@ export interface KindSeason {
   grown: (day: DayNumber) => number;
 }
 
+/** Chill a variety asks for, portions, as its label or its grower says. */
+export interface AskedChill {
+  kind: KindId;
+  variety: string;
+  portions: number;
+}
+
 /** A place through the years: its weather, its normal year, and what was seen there. */
 export interface SeasonPlace {
   site: OnEarth;
   climate: Climate;
   weather: Weather;
   seen: readonly SeenStage[];
+  /** What varieties that grow here ask for, where it is not what their kind does. */
+  asks: readonly AskedChill[];
   /** Sums of each season. */
   sums: (season: number) => Sums;
 }
 
 /** A place, with sums kept once they are made. */
-export function seasonPlace(site: OnEarth, weather: Weather, seen: readonly SeenStage[] = []): SeasonPlace {
+export function seasonPlace(
+  site: OnEarth,
+  weather: Weather,
+  seen: readonly SeenStage[] = [],
+  asks: readonly AskedChill[] = [],
+): SeasonPlace {
   const climate = climateFrom(weather.days) ?? climateAt(site);
   const at = temperaturesOf(weather, normalYear(climate));
   const known = new Map<number, Sums>();
@@ -55,7 +69,7 @@ export function seasonPlace(site: OnEarth, weather: Weather, seen: readonly Seen
     known.set(season, found);
     return found;
   };
-  return { site, climate, weather, seen, sums };
+  return { site, climate, weather, seen, asks, sums };
 }
 
 /** Share of the chill asked for from which heat begins to tell. Working value: the two overlap. */
@@ -97,13 +111,20 @@ export function kindSeason(place: SeasonPlace, kind: KindId, season: number, var
   return found;
 }
 
+/** What a variety of a kind asks of the weather. */
+function yearOf({ asks }: SeasonPlace, kind: KindId, variety: string | undefined): KindYear {
+  const year = KIND_YEARS[kind];
+  const own = asks.find((one) => one.kind === kind && one.variety === variety);
+  return own ? { ...year, chill: { ...year.chill, value: own.portions } } : year;
+}
+
 function kindSeasonAt(
   place: SeasonPlace,
   kind: KindId,
   season: number,
   variety: string | undefined,
 ): KindSeason {
-  const year = KIND_YEARS[kind];
+  const year = yearOf(place, kind, variety);
   const sums = place.sums(season);
   const forced = reckoned(place, year, sums, season);
   const shifts = {
@@ -281,7 +302,7 @@ function shiftFor(
   const seen = place.seen.filter((one) => one.kind === kind && isOne(one.stage));
   const off = seen.flatMap((one) => {
     const sums = place.sums(one.season);
-    const day = reckoned(place, KIND_YEARS[kind], sums, one.season).days[one.stage];
+    const day = reckoned(place, yearOf(place, kind, one.variety), sums, one.season).days[one.stage];
     if (day === undefined) return [];
     const isOther = one.variety !== variety;
     return [

@@ -1,11 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { dayNumber } from '../calendar/days';
-import { chillHour, chillHourAt, chillPortions, chillUnits, NO_CHILL } from './chill';
+import { chillHour, chillHourAt, chillPortions, chillUnits, HOURS_A_PORTION, NO_CHILL } from './chill';
 import { climateAt, climateFrom, normalYear } from './climate';
 import { heatHour } from './heat';
 import { hoursOf } from './hours';
 import { sumsOf } from './sums';
 import { dayLength } from './sunlight';
+import { NO_WEATHER, temperaturesOf } from './weather';
+
+const temperaturesAt = (latitudeDeg: number) =>
+  temperaturesOf(NO_WEATHER, normalYear(climateAt({ latitudeDeg })));
 
 const DAY = { minC: 4, maxC: 18 };
 const STEADY = [DAY, DAY, DAY] as const;
@@ -125,6 +129,15 @@ describe('heat', () => {
 });
 
 describe('a normal year', () => {
+  it('has as many hours to a portion as a label’s hours are turned at, within a tenth', () => {
+    for (const latitudeDeg of [33, 36, 40, 44, 48, 52]) {
+      const { first, chill } = sumsOf({ latitudeDeg }, 2026, temperaturesAt(latitudeDeg));
+      const at = dayNumber('2026-02-28') - first;
+      const ratio = (chill.hours[at] as number) / (chill.portions[at] as number);
+      expect(Math.abs(ratio / HOURS_A_PORTION - 1)).toBeLessThan(0.1);
+    }
+  });
+
   it('is found again from days that were made of it', () => {
     const made = { ...climateAt({ latitudeDeg: 44 }), coldestDay: 25 };
     const normal = normalYear(made);

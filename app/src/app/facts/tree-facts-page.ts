@@ -20,6 +20,7 @@ import {
 import { BookStore } from '../book/book-store';
 import { BOOK_WORLD } from '../book/book-world';
 import { MeasureField } from '../fields/measure-field';
+import { ChillField } from './chill-field';
 import { ClearanceList } from '../sites/clearance-list';
 import { NoSuchTree } from '../tree/no-such-tree';
 import { TreeStore } from '../tree/tree-store';
@@ -32,7 +33,7 @@ type MayLack = 'rootstock' | 'stockVigour' | 'cameAs' | 'roomCm';
 /** All that is known of a tree, each fact set right in its place; moved, copied along a row, or taken out of the yard. */
 @Component({
   selector: 'eb-tree-facts-page',
-  imports: [ClearanceList, MeasureField, NoSuchTree, RouterLink, Say, Told],
+  imports: [ChillField, ClearanceList, MeasureField, NoSuchTree, RouterLink, Say, Told],
   templateUrl: './tree-facts-page.html',
   styleUrl: './tree-facts-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -97,6 +98,25 @@ export class TreeFactsPage {
   optional<F extends MayLack>(fact: F, value: TreeRecord[F] | undefined | ''): void {
     if (value === undefined || value === '') this.set({}, [fact]);
     else this.set({ [fact]: value });
+  }
+
+  /** Chill is a fact of the variety: it is said of all its trees on this site. */
+  chill(chillPortions: number | undefined): void {
+    const now = this.state();
+    if (!now) return;
+    const { kind, variety } = now.record;
+    const same = this.book
+      .read()
+      .trees.filter(
+        ({ record, siteId }) => siteId === now.site.id && record.kind === kind && record.variety === variety,
+      );
+    const said =
+      chillPortions === undefined
+        ? { change: {}, without: ['chillPortions' as const] }
+        : { change: { chillPortions } };
+    void this.book.recordAll(
+      same.map(({ record }) => ({ kind: 'tree-described', treeId: record.id, ...said })),
+    );
   }
 
   clearance(clearance: readonly ClearanceSector[]): void {

@@ -14,8 +14,9 @@ import type { Words } from '../words/words';
 import type { YearDone } from './year-done';
 import type { YearBar, YearKind, YearSite, YearSpan } from './year-model';
 
-/** Room for the names of kinds at the left, and what a lane, a line of stages, a row of work done, a weather strip and the crowd take, px. */
+/** Room for the names of kinds at the left, or where the year is pushed sideways in a row above their bars; and what a lane, a line of stages, a row of work done, a weather strip and the crowd take, px. */
 const LEFT = 152;
+const PUSHED = { left: 34, nameRow: 20 };
 const RIGHT = 12;
 const TOP = 26;
 const LANE = 24;
@@ -65,9 +66,11 @@ export function drawYear(
   choose: (key: string) => void,
 ): void {
   const width = Math.max(LEAST_WIDTH, widthPx);
+  const isPushed = widthPx < LEAST_WIDTH;
+  const { left, nameRow } = isPushed ? PUSHED : { left: LEFT, nameRow: 0 };
   const x = scaleUtc()
     .domain([time(daysAfter(today, -span.before)), time(daysAfter(today, span.after))])
-    .range([LEFT, width - RIGHT]);
+    .range([left, width - RIGHT]);
   const root = select(svg);
   root.selectAll('*').remove();
   let y = TOP;
@@ -116,9 +119,10 @@ export function drawYear(
     .attr('width', width)
     .attr('height', y + 8);
 
-  function drawKind(on: typeof root, kind: YearKind, { site }: YearSite, top: number): number {
+  function drawKind(on: typeof root, kind: YearKind, { site }: YearSite, nameAt: number): number {
     const name = words.say('year.kind', { kind: told(`kind.${kind.kind}`), n: kind.trees });
-    text(on, name, 0, top + STAGES + 15, 'kind-name');
+    text(on, name, 0, nameAt + (isPushed ? 16 : STAGES + 15), 'kind-name');
+    const top = nameAt + nameRow;
     drawStages(on, kind, top);
     for (const one of kind.done)
       drawDone(on, one, `${site.id} ${kind.kind} ${one.key}`, top + STAGES + one.lane * DONE);
@@ -136,7 +140,7 @@ export function drawYear(
       .filter(({ stage }) => SHOWN_STAGES.has(stage))
       .sort((a, b) => (a.on < b.on ? -1 : 1));
     const at = shown.map(({ on: day }) => x(time(day)));
-    let free = LEFT;
+    let free = left;
     shown.forEach((stage, i) => {
       const here = at[i] as number;
       const isClose = (at[i + 1] ?? Infinity) - here < WORD_PX;
@@ -172,12 +176,12 @@ export function drawYear(
       .attr('y1', top + 3)
       .attr('y2', top + STAGES + kind.doneLanes * DONE + kind.lanes * LANE);
     if (!side) return;
-    const left = side === 'end' ? at - 3 : at + 3;
-    text(g, words.say(`year-stage.${stage}`), left, top + 13, `stage-word ${side}`);
+    const wordAt = side === 'end' ? at - 3 : at + 3;
+    text(g, words.say(`year-stage.${stage}`), wordAt, top + 13, `stage-word ${side}`);
   }
 
   function drawBar(on: typeof root, bar: YearBar, key: string, top: number): void {
-    const edge = (isoDate: string): number => Math.max(LEFT, Math.min(width - RIGHT, x(time(isoDate))));
+    const edge = (isoDate: string): number => Math.max(left, Math.min(width - RIGHT, x(time(isoDate))));
     const [from, to] = [edge(bar.from), Math.max(edge(bar.from) + 4, edge(daysAfter(bar.to, 1)))];
     const [bestFrom, bestTo] = [edge(bar.bestFrom), edge(daysAfter(bar.bestTo, 1))];
     const many = bar.treeIds.length > 1 ? ` ${bar.treeIds.length}` : '';
@@ -245,7 +249,8 @@ export function drawYear(
     text(g, visible, at + 8, top + 16, 'bar-word');
   }
 
-  function drawWeather(on: typeof root, { place }: YearSite, top: number): number {
+  function drawWeather(on: typeof root, { place }: YearSite, nameAt: number): number {
+    const top = nameAt + nameRow;
     const { weather, climate } = place;
     const at = temperaturesOf(weather, () => ({ minC: 0, maxC: 0 }));
     const first = dayNumber(today) - span.before;
@@ -262,7 +267,7 @@ export function drawYear(
     );
     const scale = scaleLinear([Math.min(...lows), Math.max(...highs)], [top + WEATHER, top]);
     const g = on.append('g').attr('class', 'weather');
-    text(g, words.say('year.weather'), 0, top + 14, 'kind-name');
+    text(g, words.say('year.weather'), 0, nameAt + 14, 'kind-name');
     const band = area<(typeof days)[number]>().x(({ on: day }) => x(day));
     g.append('path')
       .attr('class', 'normal')
@@ -273,11 +278,11 @@ export function drawYear(
     if (scale(0) < top + WEATHER) {
       g.append('line')
         .attr('class', 'freezes')
-        .attr('x1', LEFT)
+        .attr('x1', left)
         .attr('x2', width - RIGHT)
         .attr('y1', scale(0))
         .attr('y2', scale(0));
-      text(g, words.arg({ celsius: 0 }), LEFT - 4, scale(0) + 4, 'degree');
+      text(g, words.arg({ celsius: 0 }), left - 4, scale(0) + 4, 'degree');
     }
     for (const isForetold of [false, true]) {
       const some = known.filter(({ from }) => (from === 'foretold') === isForetold);
@@ -309,17 +314,17 @@ export function drawYear(
   function drawCrowd(on: typeof root, top: number): number {
     const most = Math.max(4, max(crowd, ({ n }) => n) ?? 0);
     const scale = scaleLinear([0, most], [0, CROWD - 14]);
-    text(on, crowdWords, LEFT, top + 10, 'crowd-word');
+    text(on, crowdWords, left, top + 10, 'crowd-word');
     const g = on.append('g').attr('class', 'crowd');
     for (const { from, n } of crowd) {
-      const [left, right] = [x(time(from)), x(time(daysAfter(from, 7)))];
-      if (n === 0 || right < LEFT || left > width - RIGHT) continue;
+      const [begins, ends] = [x(time(from)), x(time(daysAfter(from, 7)))];
+      if (n === 0 || ends < left || begins > width - RIGHT) continue;
       g.append('rect')
-        .attr('x', Math.max(LEFT, left) + 1)
-        .attr('width', Math.max(1, right - left - 2))
+        .attr('x', Math.max(left, begins) + 1)
+        .attr('width', Math.max(1, ends - begins - 2))
         .attr('y', top + CROWD - scale(n))
         .attr('height', scale(n));
-      if (n >= most * 0.5) text(g, String(n), left + 3, top + CROWD - scale(n) - 3, 'crowd-n');
+      if (n >= most * 0.5) text(g, String(n), begins + 3, top + CROWD - scale(n) - 3, 'crowd-n');
     }
     return top + CROWD;
   }

@@ -15,9 +15,9 @@ const TODAY = '2026-11-25';
 const AHEAD = { ...YEAR_SPANS.ahead, today: TODAY };
 const eventsOf = new Map<string, PlainEvent[]>();
 const SITE = { id: 's', name: 'Holt', latitudeDeg: 50 } as Site;
-const tree = (id: string, kind: string): [string, TreeState] => [
+const tree = (id: string, kind: string, variety = ''): [string, TreeState] => [
   id,
-  { record: { id, kind }, site: SITE } as unknown as TreeState,
+  { record: { id, kind, variety }, site: SITE } as unknown as TreeState,
 ];
 const due = (treeId: string, what: Due['what'], from: string, to: string, more: Partial<Due> = {}): Due =>
   ({
@@ -55,6 +55,21 @@ describe('the year of a yard', () => {
     ]);
     const [bar] = found?.kinds[0]?.bars ?? [];
     expect([bar?.from, bar?.to, bar?.treeIds]).toEqual(['2027-01-10', '2027-04-25', ['a', 'b']]);
+  });
+
+  it('tells of chill once for a kind, and of each variety that asks for other chill by itself', () => {
+    const asks = [{ kind: 'apple' as const, variety: 'Sunny', portions: 25 }];
+    const mixed = seasonPlace(SITE, NO_WEATHER, [], asks);
+    const grown = new Map([tree('a', 'apple', 'Frosty'), tree('b', 'apple', 'Sunny'), tree('f', 'fig')]);
+    const [apple, fig] =
+      yearOf({ sites: [SITE], eventsOf }, grown, [], () => mixed, AHEAD)[0]?.kinds.map(
+        ({ chill }) => chill,
+      ) ?? [];
+    expect(apple?.map(({ variety, asked }) => [variety, asked])).toEqual([
+      ['Frosty', 60],
+      ['Sunny', 25],
+    ]);
+    expect(fig?.map(({ variety, asked }) => [variety, asked])).toEqual([[undefined, 10]]);
   });
 
   it('puts work that overlaps into lanes of its own, and work that follows into the first that is free', () => {

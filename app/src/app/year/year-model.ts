@@ -7,6 +7,7 @@ import {
   seasonOf,
   type Due,
   type KindId,
+  type KindSeason,
   type ReadBook,
   type SeasonPlace,
   type Site,
@@ -51,8 +52,16 @@ export interface YearKind {
   done: readonly YearDone[];
   doneLanes: number;
   stages: readonly StageDay[];
-  /** The season whose chill it is having. */
-  chill: { had: number; asked: number; isShort: boolean };
+  /** The chill it has had toward the coming season; of varieties that ask for other chill, each by itself. */
+  chill: readonly YearChill[];
+}
+
+/** Chill had by today toward what is asked for, portions; whose, where varieties of a kind differ. */
+export interface YearChill {
+  variety: string | undefined;
+  had: number;
+  asked: number;
+  isShort: boolean;
 }
 
 export interface YearSite {
@@ -84,41 +93,55 @@ export function yearOf(
       const due = all.filter(({ treeId, from, to }) => ids.has(treeId) && to >= span.from && from <= span.to);
       const bars = laned(merged(due), spanOf);
       const done = doneOf(ids, eventsOf, span);
-      const season = seasonOf(site, today);
-      const seasons = [season - 1, season, season + 1].map((year) => kindSeason(place, kind, year));
+      const varieties = byNumber(of.map(({ record }) => record.variety));
+      const seasons = seasonsAbout(place, kind, today, varieties[0]);
       const stages = seasons
         .flatMap((one) => Object.values(one.stages))
         .filter(({ on }) => on >= span.from && on <= span.to);
-      const coming =
-        seasons.find(({ stages: { break: opens } }) => opens !== undefined && opens.on > today) ?? seasons[2];
       return {
         ...{ kind, trees: of.length, bars, stages, done },
         lanes: Math.max(done.length > 0 ? 0 : 1, ...bars.map(({ lane }) => lane + 1)),
         doneLanes: Math.max(0, ...done.map(({ lane }) => lane + 1)),
-        chill: chillOf(
-          place,
-          coming?.season ?? season,
-          coming?.chill.asked ?? 0,
-          today,
-          coming?.isShortOfChill ?? false,
-        ),
+        chill: chillsOf(place, kind, today, varieties),
       };
     });
     return [{ site, place, kinds }];
   });
 }
 
-/** Chill had by today toward what is asked. */
-function chillOf(
+/** Names, the one there is most of first. */
+function byNumber(names: readonly string[]): string[] {
+  const many = new Map<string, number>();
+  for (const name of names) many.set(name, (many.get(name) ?? 0) + 1);
+  return [...many].sort(([, a], [, b]) => b - a).map(([name]) => name);
+}
+
+/** The season of today, the one before and the next, of a kind or of a variety of it. */
+function seasonsAbout(place: SeasonPlace, kind: KindId, today: string, variety?: string): KindSeason[] {
+  const season = seasonOf(place.site, today);
+  return [season - 1, season, season + 1].map((year) => kindSeason(place, kind, year, variety));
+}
+
+/** Chill had by today toward what is asked, by varieties that ask alike. */
+function chillsOf(
   place: SeasonPlace,
-  season: number,
-  asked: number,
+  kind: KindId,
   today: string,
-  isShort: boolean,
-): YearKind['chill'] {
-  const sums = place.sums(season);
-  const at = Math.max(0, Math.min(sums.chill.portions.length - 1, dayNumber(today) - sums.first));
-  return { had: Math.round(sums.chill.portions[at] as number), asked, isShort };
+  varieties: readonly string[],
+): YearChill[] {
+  const found = new Map<number, YearChill>();
+  for (const variety of varieties) {
+    const seasons = seasonsAbout(place, kind, today, variety);
+    const coming = seasons.find(({ stages: { break: opens } }) => opens && opens.on > today) ?? seasons[2];
+    if (!coming || found.has(coming.chill.asked)) continue;
+    const { first, chill } = place.sums(coming.season);
+    const at = Math.max(0, Math.min(chill.portions.length - 1, dayNumber(today) - first));
+    const had = Math.round(chill.portions[at] as number);
+    const { asked } = coming.chill;
+    found.set(asked, { variety, had, asked, isShort: coming.isShortOfChill });
+  }
+  const all = [...found.values()];
+  return all.length === 1 ? all.map((one) => ({ ...one, variety: undefined })) : all;
 }
 
 /** The same work on several trees as one bar. */

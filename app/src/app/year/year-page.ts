@@ -11,7 +11,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { day, frostOnBlossom, kindSeason, seasonOf, told, type Message } from '../../../../core';
+import { day, frostOnBlossom, kindSeason, seasonOf, told, type KindId, type Message } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { DueStore } from '../due/due-store';
 import { dueCalled, whenTold } from '../due/due-words';
@@ -19,7 +19,7 @@ import { RadioRow, type Choice } from '../fields/radio-row';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { drawYear } from './year-drawing';
-import { crowdOf, YEAR_SPANS, yearOf, type YearView } from './year-model';
+import { crowdOf, YEAR_SPANS, yearOf, type YearChill, type YearView } from './year-model';
 
 /** The windows of all trees of the yard on one page, their stages, the weather under them, and how full the weeks are. */
 @Component({
@@ -96,9 +96,11 @@ export class YearPage {
         const named = told(`kind.${kind}`);
         const season = kindSeason(place, kind, seasonOf(site, this.book.today()));
         return [
-          ...(chill.isShort
-            ? [told('year.short-of-chill', { kind: named, had: chill.had, asked: chill.asked })]
-            : []),
+          ...chill
+            .filter(({ isShort }) => isShort)
+            .map((one) =>
+              told('year.short-of-chill', { kind: calledIn(kind, one), had: one.had, asked: one.asked }),
+            ),
           ...frostOnBlossom(season, place.weather).flatMap(({ why }) => [
             told('year.frost', { kind: named }),
             why,
@@ -109,11 +111,11 @@ export class YearPage {
   );
   readonly sums = computed<Message[]>(() =>
     this.sites().flatMap(({ kinds }) =>
-      kinds
-        .filter(({ chill }) => chill.asked > 0 && chill.had > 0)
-        .map(({ kind, chill }) =>
-          told('year.sums', { kind: told(`kind.${kind}`), had: chill.had, asked: chill.asked }),
-        ),
+      kinds.flatMap(({ kind, chill }) =>
+        chill
+          .filter(({ asked, had }) => asked > 0 && had > 0)
+          .map((one) => told('year.sums', { kind: calledIn(kind, one), had: one.had, asked: one.asked })),
+      ),
     ),
   );
 
@@ -151,3 +153,9 @@ export class YearPage {
     window.print();
   }
 }
+
+/** A kind, with its variety where others of it ask for other chill. */
+const calledIn = (kind: KindId, { variety }: YearChill): Message =>
+  variety === undefined
+    ? told(`kind.${kind}`)
+    : told('year.variety', { kind: told(`kind.${kind}`), variety });
