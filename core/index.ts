@@ -83,7 +83,7 @@ export * from './rounds/steps';
 export * from './rounds/otherwise';
 export * from './rounds/changed';
 export * from './calendar/days';
-export { YardSeasons, seasonOfStage, type WeatherOf } from './history/yard-seasons';
+export { seasonOfStage, seasonsAskedOf, YardSeasons, type WeatherOf } from './history/yard-seasons';
 export { UNDONE_WHY, type UndoneWhy } from './history/events/left-undone';
 export { SEASON_WORK } from './history/events/season-work';
 export { isRead } from './history/events/visit';

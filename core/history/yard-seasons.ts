@@ -65,6 +65,12 @@ function askedAt({ trees }: Read, siteId: string): AskedChill[] {
   return [...asked.values()];
 }
 
+/** The seasons of a place that its trees are told from on a day: those about it, and those in which something was seen. */
+export function seasonsAskedOf({ site, seen }: SeasonPlace, today: string): number[] {
+  const now = seasonOf(site, today);
+  return [...new Set([now - 1, now, now + 1, ...seen.map(({ season }) => season)])];
+}
+
 /** What was seen on the trees of a site. */
 function seenAt({ trees, gone, seen }: Read, siteId: string, site: OnEarth): SeenStage[] {
   const here = new Map(

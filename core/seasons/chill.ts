@@ -36,7 +36,7 @@ export interface DynamicChill {
   making: number;
   portions: number;
 }
-export const NO_CHILL: DynamicChill = { making: 0, portions: 0 };
+export const NO_CHILL: Readonly<DynamicChill> = { making: 0, portions: 0 };
 
 /** What an hour at a temperature does to chill: where its making tends to, what is left of the way there after the hour, and the share kept. */
 export interface ChillHour {
@@ -56,14 +56,19 @@ export function chillHourAt(tempC: number): ChillHour {
   };
 }
 
+/** Adds one more hour to chill, in place: a season has thirteen thousand of them. */
+export function addPortions(chill: DynamicChill, { tends, left, keeps }: ChillHour): void {
+  const now = tends - (tends - chill.making) * left;
+  const kept = now < 1 ? 0 : now * keeps;
+  chill.making = now < 1 ? now : now * (1 - keeps);
+  chill.portions += kept;
+}
+
 /** Chill after one more hour. */
-export function chillPortions(
-  { making, portions }: DynamicChill,
-  { tends, left, keeps }: ChillHour,
-): DynamicChill {
-  const now = tends - (tends - making) * left;
-  if (now < 1) return { making: now, portions };
-  return { making: now * (1 - keeps), portions: portions + now * keeps };
+export function chillPortions(chill: DynamicChill, hour: ChillHour): DynamicChill {
+  const after = { ...chill };
+  addPortions(after, hour);
+  return after;
 }
 
 /**

@@ -3,7 +3,7 @@ import type { OnEarth } from '../calendar/seasons';
 import {
   chillHour,
   chillHourAt,
-  chillPortions,
+  addPortions,
   chillUnits,
   NO_CHILL,
   type ChillHour,
@@ -46,11 +46,14 @@ interface Hour extends ChillHour {
 
 /** Hours are told apart by a tenth of a degree: a winter has thousands of them, and exponentials are slow. */
 const PER_DEGREE = 10;
-const hours = new Map<number, Hour>();
+/** Coldest and hottest hour that has a place of its own, tenths of a degree; what lies beyond counts as the last. */
+const COLDEST = -900;
+const HOTTEST = 900;
+const hours: (Hour | undefined)[] = [];
 
 function hourAt(exactC: number): Hour {
-  const at = Math.round(exactC * PER_DEGREE);
-  const found = hours.get(at);
+  const at = Math.max(COLDEST, Math.min(HOTTEST, Math.round(exactC * PER_DEGREE)));
+  const found = hours[at - COLDEST];
   if (found) return found;
   const tempC = at / PER_DEGREE;
   const made = {
@@ -59,7 +62,7 @@ function hourAt(exactC: number): Hour {
     units: chillUnits(tempC),
     heat: heatHour(tempC),
   };
-  hours.set(at, made);
+  hours[at - COLDEST] = made;
   return made;
 }
 
@@ -76,19 +79,21 @@ export function sumsOf(site: OnEarth, season: number, at: Temperatures): Sums {
     array(),
   ];
   let [chilled, unitSum, sum] = [0, 0, 0];
-  let dynamic = NO_CHILL;
+  const dynamic = { ...NO_CHILL };
+  const temps = new Float64Array(24);
   let knownDays = 0;
   let [today, after] = [at(first - 1), at(first)];
   for (let i = 0; i < LENGTH; i++) {
     const before = today;
     [today, after] = [after, at(first + i + 1)];
     if (today.from !== 'normal' && knownDays === i) knownDays = i + 1;
-    for (const tempC of hoursOf([before, today, after], dayLength(site.latitudeDeg, first + i))) {
-      const does = hourAt(tempC);
+    hoursOf([before, today, after], dayLength(site.latitudeDeg, first + i), temps);
+    for (let hour = 0; hour < 24; hour++) {
+      const does = hourAt(temps[hour] as number);
       chilled += does.hour;
       // What autumn's warmth takes back is not owed: the sum begins anew at its lowest (Richardson 1974).
       unitSum = Math.max(0, unitSum + does.units);
-      dynamic = chillPortions(dynamic, does);
+      addPortions(dynamic, does);
       sum += does.heat;
     }
     chillHours[i] = chilled;

@@ -12,6 +12,11 @@ import { withWeather } from './with-weather';
 import { demoIn, withYards } from './with-yards';
 import { replaceYard } from './yard-db';
 
+/** Longest that a first visit waits for the weather of the demo yard, ms. */
+const WEATHER_MS = 1500;
+
+const pause = (ms: number): Promise<void> => new Promise((over) => setTimeout(over, ms));
+
 /**
  * The book that is open: its events, half-typed readings, and everything derived from them. It is not one for the whole
  * program: whoever provides it opens a book of its own, on the world provided beside it.
@@ -25,29 +30,43 @@ export const BookStore = signalStore(
   withYards(),
   withWeather(),
   withRound(),
-  withMethods((store, world = inject(BOOK_WORLD)) => ({
-    /** Opens the store, with the demo yard in it on a first visit. */
-    async open(): Promise<void> {
-      try {
-        const device = await store._setting('device', () => `tab-${world.newId()}`);
-        const units = (await store._setting('units', () => 'metric')) as Units;
-        patchState(store, { device, units, day: store.today() });
-        await store._listYards();
-        if (store.yards().length === 0) {
-          const demo = demoIn(await world.demoFile());
-          patchState(store, { kind: 'open', yard: demo.yard, events: demo.events });
-          await store._keepYard(demo, replaceYard);
-        } else {
-          await store._show(await store._lastOpen());
-        }
-        patchState(store, { kind: 'open' });
-        void store.refreshWeather();
-        world.tabs.listen(() => void store._refresh());
-      } catch (error) {
-        patchState(store, { kind: 'failed', failure: String(error) });
+  withMethods((store, world = inject(BOOK_WORLD)) => {
+    /** Works the sums of seasons out, one at a time: a page that is being opened answers between them. */
+    async function reckonSeasons(): Promise<void> {
+      for (const reckon of store._sums()) {
+        reckon();
+        await pause(0);
       }
-    },
-  })),
+    }
+
+    return {
+      /** Opens the store, with the demo yard in it on a first visit. */
+      async open(): Promise<void> {
+        try {
+          const device = await store._setting('device', () => `tab-${world.newId()}`);
+          const units = (await store._setting('units', () => 'metric')) as Units;
+          patchState(store, { device, units, day: store.today() });
+          await store._listYards();
+          const isFirst = store.yards().length === 0;
+          const demo = isFirst ? demoIn(await world.demoFile()) : undefined;
+          if (demo) {
+            patchState(store, { yard: demo.yard, events: demo.events });
+            // Its trees are judged once, in their weather, where that comes soon.
+            await Promise.race([store.refreshWeather(), pause(WEATHER_MS)]);
+          } else {
+            await store._show(await store._lastOpen());
+          }
+          await reckonSeasons();
+          patchState(store, { kind: 'open' });
+          if (demo) await store._keepYard(demo, replaceYard);
+          void store.refreshWeather();
+          world.tabs.listen(() => void store._refresh());
+        } catch (error) {
+          patchState(store, { kind: 'failed', failure: String(error) });
+        }
+      },
+    };
+  }),
   withHooks({
     onInit: (store, document = inject(DOCUMENT)) => {
       void store.open();

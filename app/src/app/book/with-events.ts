@@ -2,6 +2,7 @@ import { computed } from '@angular/core';
 import { patchState, signalStoreFeature, type, withComputed, withMethods } from '@ngrx/signals';
 import {
   readBook,
+  seasonsAskedOf,
   TreeMemo,
   undoState,
   type EventBody,
@@ -14,6 +15,8 @@ import type { BookState } from './book-state';
 
 /** Entries after which the yard may be called otherwise. */
 const NAMING: ReadonlySet<string> = new Set(['yard-named', 'amend', 'withdraw']);
+
+const NO_STATES: ReadonlyMap<string, TreeState> = new Map();
 
 /** What the book says: its trees as they stand, and writing one more entry, taking one back, or putting it back. */
 export function withEvents() {
@@ -37,8 +40,9 @@ export function withEvents() {
       );
       return {
         read,
+        /** Trees as they stand; none while the book is being opened, since its weather is not there yet. */
         states: computed<ReadonlyMap<string, TreeState>>(() =>
-          memo.statesOf(read(), store.day(), weatherOf()),
+          store.kind() === 'opening' ? NO_STATES : memo.statesOf(read(), store.day(), weatherOf()),
         ),
         /** The place of a site through the years: its weather, and what was seen there. */
         placeOf: computed(() => {
@@ -46,6 +50,16 @@ export function withEvents() {
           return (siteId: string): SeasonPlace => memo.seasons.placeOf(now, siteId, weather);
         }),
         undoable: computed(() => undoState(store.events(), store.device())),
+        /** The sums of the sites that have weather, or where something was seen, each season to be worked out by itself. */
+        _sums: computed<readonly (() => unknown)[]>(() =>
+          read().sites.flatMap(({ id }) => {
+            const place = memo.seasons.placeOf(read(), id, weatherOf());
+            const isKnown = place.weather.days.length > 0 || place.seen.length > 0;
+            return isKnown
+              ? seasonsAskedOf(place, store.today()).map((season) => () => place.sums(season))
+              : [];
+          }),
+        ),
       };
     }),
     withMethods((store) => {

@@ -15,7 +15,7 @@ const MOST_NAMES = 3;
   selector: 'eb-due-first',
   imports: [RouterLink, Say, Told],
   template: `
-    <section class="due-first" [class.waits]="store.all().length === 0" [attr.aria-label]="'due.title' | say">
+    <section class="due-first" [class.waits]="!store.whole()" [attr.aria-label]="'due.title' | say">
       @if (groups().length > 0) {
         <ul>
           @for (group of groups(); track group.key) {
@@ -31,7 +31,7 @@ const MOST_NAMES = 3;
             </li>
           }
         </ul>
-      } @else if (next(); as coming) {
+      } @else if (store.whole() && next(); as coming) {
         <p>
           {{ 'due.none-now' | say: { next: called(coming) } }}
           {{ when(coming) | told }}.
