@@ -63,6 +63,7 @@ export * from './seasons/windows/next-visit';
 export * from './stations/stations';
 export * from './stations/gauge';
 export * from './readings/settled';
+export { fixingDone } from './due/fixing-done';
 export { leftAs, leftUndone } from './due/left';
 export * from './due/due';
 export * from './due/due-of';

@@ -25,6 +25,8 @@ export interface Due {
   what: DueWhat;
   /** What is fixed, where it is about that. */
   thing?: FixingKind;
+  /** Where along its stem that is, cm, if it is on record. */
+  atCm?: number;
   /** The limb whose wound it is about. */
   limbId?: string;
   /** Stems it is about; empty for the whole tree. */

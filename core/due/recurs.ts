@@ -36,6 +36,7 @@ function fixing(fixed: Fixed): Recurring {
   return {
     ...dated(what, `${stem.id}-${fixed.fixing.what}-${fixed.fixing.atCm ?? 0}`, [stem], on, AFTER[what]),
     thing: fixed.fixing.what,
+    ...(fixed.fixing.atCm !== undefined && { atCm: fixed.fixing.atCm }),
     why: because(`due.${what}.why`, { what: thing, stem: { tag: stem.tag }, on: day(on) }),
     ifNot: because(`due.${what}.if-not`, { what: thing }),
   };

@@ -22,7 +22,7 @@ import { Words } from '../words/words';
 import { calendarOf } from './due-calendar';
 import { grouped, ORDERS, SPANS, wantedOf, type DueOrder, type Span } from './due-groups';
 import { DueStore } from './due-store';
-import { dueCalled, dueInFull, isTickedHere, limbsTold, whenTold } from './due-words';
+import { dueCalled, dueInFull, isOfFixing, isTickedHere, limbsTold, whenTold } from './due-words';
 
 /** Everything that is due in the yard: why now, what if not, and ticking it. */
 @Component({
@@ -85,7 +85,7 @@ export class DuePage {
   }
 
   tick(due: Due, isDone: boolean, why?: UndoneWhy): void {
-    void (due.what === 'look' ? this.work.looked(due) : this.work.season(due, { isDone, why }));
+    void (isOfFixing(due) ? this.work.fixing(due) : this.work.season(due, { isDone, why }));
   }
 
   woundSeen({ treeId, limbId = '' }: Due, looks: WoundLook): void {

@@ -28,10 +28,14 @@ export function limbsTold({ stemIds }: Due, state: TreeState | undefined): strin
   return stemIds.map((id) => tags.get(id) ?? id).join(', ');
 }
 
-/** Whether it is ticked here, once its time has come: what the plan tells of, and what comes off or is loosened, is ticked at the tree. */
+/** Whether it is about something fixed: to be looked at, loosened, or taken off. */
+export const isOfFixing = ({ what }: Pick<Due, 'what'>): boolean =>
+  what === 'look' || what === 'tight' || what === 'off';
+
+/** Whether it is ticked here, once its time has come: what the plan tells of is ticked at the tree. */
 export const isTickedHere = ({ what, acts, from }: Due, today: string): boolean =>
   (TICKED.includes(what) || (isWindowAct(what) && what !== 'read')) && acts === 0 && from <= today;
-const TICKED: readonly Due['what'][] = ['look', 'wound', 'uprights'];
+const TICKED: readonly Due['what'][] = ['look', 'tight', 'off', 'wound', 'uprights'];
 
 /** A due thing in one sentence after another, for a calendar. */
 export const dueInFull = (due: Due, words: Words): string =>

@@ -19,6 +19,7 @@ import {
   told,
   wallBearing,
   WOUND_LOOKS,
+  type FixingKind,
   type Message,
   type Step,
 } from '../../../../core';
@@ -220,6 +221,14 @@ function actTold({ line }: Extract<Step, { kind: 'act' }>): StepTold {
   };
 }
 
+/** What holds a limb bent. */
+const BENDS: readonly FixingKind[] = ['tie', 'spreader', 'weight'];
+
 const dueTold = ({ due }: Extract<Step, { kind: 'due' }>): StepTold => ({
-  ...{ why: [due.why, due.ifNot], holds: [], cautions: [], isNear: false },
+  ...{ why: [due.why, due.ifNot], holds: [], isNear: false },
+  // A limb that is held springs back as it is let go.
+  cautions:
+    due.what === 'off' && due.thing !== undefined && BENDS.includes(due.thing)
+      ? [told('caution.let-go')]
+      : [],
 });

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { TestBed } from '@angular/core/testing';
 import { expect, it } from 'vitest';
-import type { Due, PlannedAct } from '../../../../core';
+import type { Due, Fixing, PlannedAct } from '../../../../core';
 import { fresh, openTab } from '../book/open-tab';
 import { TreeWork } from './tree-work';
 
@@ -28,24 +28,28 @@ it('work of the season is written down as done, or as left and why; what has no 
   ]);
 });
 
-it('a tie that is looked at is looked at today, and holds what it held; what else is fixed stays as it was', async () => {
+it('what is fixed is dealt with one thing at a time: looked at, loosened, off; what else is fixed stays as it was', async () => {
   const { book, work } = await begin();
-  const tied = [...book.states().values()].flatMap(({ record, tree }) =>
-    tree.stems.flatMap(({ id, fixings = [] }) =>
-      fixings.length > 0 ? [{ treeId: record.id, id, fixings }] : [],
-    ),
-  )[0];
-  if (!tied) throw new Error('nothing is fixed in the demo yard');
-  const { what } = tied.fixings[0] as (typeof tied.fixings)[number];
-  expect(await work.lookedAt(tied.treeId, tied.id, what)).toBe(true);
-  const now = book
-    .states()
-    .get(tied.treeId)
-    ?.tree.stems.find(({ id }) => id === tied.id)?.fixings;
-  expect(now).toEqual(
-    tied.fixings.map((one) => (one.what === what ? { ...one, lookedOn: '2026-11-23' } : one)),
-  );
-  expect(await work.lookedAt(tied.treeId, 'no-such-stem', what)).toBe(false);
+  const fixings = () =>
+    book
+      .states()
+      .get('weir')
+      ?.tree.stems.find(({ id }) => id === 'a')?.fixings ?? [];
+  const put = (fixing: Fixing) => book.record({ kind: 'put-on', treeId: 'weir', stemId: 'a', fixing });
+  const before = fixings();
+  await put({ what: 'tie', atCm: 30, since: '2026-05-01', loopMm: 18 });
+  await put({ what: 'tie', atCm: 60, since: '2026-05-01', loopMm: 18 });
+  const about = (what: Due['what'], atCm: number) => ({ ...due(what, ['a']), thing: 'tie' as const, atCm });
+  expect(await work.fixing(about('look', 60))).toBe(true);
+  expect(await work.fixing(about('tight', 30))).toBe(true);
+  expect(fixings().slice(before.length)).toMatchObject([
+    { atCm: 30, lookedOn: '2026-11-23', loopMm: expect.any(Number) as number },
+    { atCm: 60, lookedOn: '2026-11-23', loopMm: 18 },
+  ]);
+  expect(await work.fixing(about('off', 30))).toBe(true);
+  expect(fixings().slice(before.length)).toMatchObject([{ atCm: 60 }]);
+  expect(await work.fixing(about('off', 30))).toBe(false);
+  expect(await work.fixing(about('pinch', 60))).toBe(false);
 });
 
 it('work on a tree that is not in the book is not written down', async () => {

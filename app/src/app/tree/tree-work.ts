@@ -2,12 +2,11 @@ import { inject, Injectable } from '@angular/core';
 import {
   doneOn,
   draftOf,
+  fixingDone,
   leftAs,
   leftUndone,
   SEASON_WORK,
   type Due,
-  type EventBody,
-  type FixingKind,
   type PlannedAct,
   type TreeRecord,
   type UndoneWhy,
@@ -71,24 +70,11 @@ export class TreeWork {
     return this.book.record({ kind: 'wound-seen', treeId, limbId, looks }, on);
   }
 
-  /** Writes down that what was due to be looked at was looked at today, and was well. */
-  looked({ treeId, thing, stemIds }: Pick<Due, 'treeId' | 'thing' | 'stemIds'>): Promise<boolean> {
-    const [stemId] = stemIds;
-    return thing && stemId !== undefined ? this.lookedAt(treeId, stemId, thing) : Promise.resolve(false);
-  }
-
-  /** Writes down that what is fixed to a stem was looked at today, and was well. */
-  lookedAt(treeId: string, stemId: string, what: FixingKind): Promise<boolean> {
-    const stem = this.book
-      .states()
-      .get(treeId)
-      ?.tree.stems.find(({ id }) => id === stemId);
-    const seen = (stem?.fixings ?? []).flatMap(({ what: its, atCm }): EventBody[] =>
-      its === what
-        ? [{ ...{ kind: 'looked-at', treeId, stemId, what }, ...(atCm !== undefined && { atCm }) }]
-        : [],
-    );
-    return seen.length > 0 ? this.book.recordAll(seen) : Promise.resolve(false);
+  /** Writes down that something fixed that was due was dealt with today: looked at, its loop made wider, or off. */
+  fixing(due: Due): Promise<boolean> {
+    const state = this.book.states().get(due.treeId);
+    const done = state && fixingDone(state, due);
+    return done ? this.book.record(done) : Promise.resolve(false);
   }
 
   private recordOf(treeId: string): TreeRecord | undefined {
