@@ -21,17 +21,10 @@ export function fixingDone(
     ...{ treeId: state.record.id, stemId: stem.id, what: fixing.what },
     ...(fixing.atCm !== undefined && { atCm: fixing.atCm }),
   };
-  switch (what) {
-    case 'look':
-      return { kind: 'looked-at', ...about };
-    case 'tight':
-      return { kind: 'looked-at', ...about, loopMm: newLoopMm };
-    case 'off': {
-      const { strainPercent, wood } = fixing;
-      const strained = strainPercent !== undefined && wood && { strained: { strainPercent, wood } };
-      return { kind: 'let-go', ...about, staysOff: true, ...strained };
-    }
-    default:
-      return undefined;
-  }
+  if (what === 'look') return { kind: 'looked-at', ...about };
+  if (what === 'tight') return { kind: 'looked-at', ...about, loopMm: newLoopMm };
+  if (what !== 'off') return undefined;
+  const { strainPercent, wood } = fixing;
+  const strained = strainPercent !== undefined && wood && { strained: { strainPercent, wood } };
+  return { kind: 'let-go', ...about, staysOff: true, ...strained };
 }
