@@ -125,6 +125,16 @@ describe('what is due on a tree', () => {
       limbs: withL1({ spared: { until: '2027-02-15', keptFor: 'fruit' } }),
     });
     expect(of(ends, 'ends')?.pressing).toBe('now');
+    // What the plan does to it is an act of the plan; once the grower said that it stays, it is asked about no more.
+    const spared = { limbs: withL1({ spared: { until: '2027-02-15', keptFor: 'leaf' } }) };
+    const kept = entry({ kind: 'overruled', stemId: 'l1', ruling: 'keep' }, '2027-02-18');
+    const state = treeOf({ ...VASE, ...spared, today: '2027-02-20', visitedOn: '2026-11-20' });
+    const acts = [{ kind: 'take-out', stemId: 'l1' }] as unknown as PlannedAct[];
+    const place = seasonPlace({ latitudeDeg: LATITUDE }, NO_WEATHER);
+    expect(of(dueOf({ state, events: [], acts }, place), 'ends')?.acts).toBe(1);
+    expect(of(dueOn('2027-02-20', spared, [kept]), 'ends')).toBeUndefined();
+    const before = { ...kept, happenedOn: '2026-11-20' };
+    expect(of(dueOn('2027-02-20', spared, [before]), 'ends')).toBeDefined();
     const flat = { fixings: [{ what: 'tie', atCm: 35, since: '2027-03-01', fromDeg: 45, toDeg: 90 }] };
     expect(of(dueOn('2027-05-20', { limbs: withL1(flat) }), 'uprights')?.stemIds).toEqual(['l1']);
   });

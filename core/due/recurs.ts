@@ -23,7 +23,7 @@ export function recurring(scene: TreeScene, tree: DueTree): Recurring[] {
   return [
     ...fixedTo(scene).map(fixing),
     ...woundsFollowed(scene, tree).map(wound),
-    ...stems.flatMap((stem) => spared(stem)),
+    ...stems.flatMap((stem) => spared(stem, tree)),
     ...stems.flatMap((stem) => uprights(scene, stem, events)),
     ...left(events, state.today),
   ];
@@ -45,6 +45,9 @@ function fixing(fixed: Fixed): Recurring {
 /** Days a wound may wait after its day: till leaves are off it is well seen. A working value. */
 const WOUND_AFTER = 75;
 
+/** Days after its time that a spared limb is asked about before it is overdue. */
+const SPARED_AFTER = 60;
+
 function wound(followed: FollowedWound): Recurring {
   const { wound: of, on } = followed;
   return {
@@ -54,13 +57,19 @@ function wound(followed: FollowedWound): Recurring {
   };
 }
 
-function spared(stem: Stem): Recurring[] {
-  if (!stem.spared) return [];
-  const { until, keptFor } = stem.spared;
+/** A limb whose time ends, with what the plan does to it; none once the grower has said what becomes of it. */
+function spared({ id, tag, spared: until }: Stem, { acts = [], events }: DueTree): Recurring[] {
+  if (!until) return [];
+  const due = dated('ends', id, [], until.until, SPARED_AFTER);
+  const isSaid = events.some(
+    (event) => event.kind === 'overruled' && event.stemId === id && event.happenedOn >= due.from,
+  );
+  if (isSaid) return [];
   return [
     {
-      ...dated('ends', stem.id, [stem], until, 60),
-      why: because('due.ends.why', { stem: { tag: stem.tag }, on: day(until), for: keptFor }),
+      ...due,
+      ...{ stemIds: [id], acts: acts.filter((act) => 'stemId' in act && act.stemId === id).length },
+      why: because('due.ends.why', { stem: { tag }, on: day(until.until), for: until.keptFor }),
       ifNot: because('due.ends.if-not'),
     },
   ];

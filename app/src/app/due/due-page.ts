@@ -22,7 +22,7 @@ import { Words } from '../words/words';
 import { calendarOf } from './due-calendar';
 import { grouped, ORDERS, SPANS, wantedOf, type DueOrder, type Span } from './due-groups';
 import { DueStore } from './due-store';
-import { dueCalled, dueInFull, isOfFixing, isTickedHere, limbsTold, whenTold } from './due-words';
+import { dueCalled, dueInFull, isTickedHere, limbsTold, tickCalled, whenTold } from './due-words';
 
 /** Everything that is due in the yard: why now, what if not, and ticking it. */
 @Component({
@@ -68,6 +68,7 @@ export class DuePage {
   );
 
   readonly called = dueCalled;
+  readonly tickCalled = tickCalled;
   readonly when = whenTold;
   readonly isTickedHere = isTickedHere;
   readonly isWindowAct = isWindowAct;
@@ -85,7 +86,7 @@ export class DuePage {
   }
 
   tick(due: Due, isDone: boolean, why?: UndoneWhy): void {
-    void (isOfFixing(due) ? this.work.fixing(due) : this.work.season(due, { isDone, why }));
+    void (isDone ? this.work.ticked(due) : this.work.season(due, { isDone, why }));
   }
 
   woundSeen({ treeId, limbId = '' }: Due, looks: WoundLook): void {

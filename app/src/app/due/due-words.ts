@@ -28,14 +28,14 @@ export function limbsTold({ stemIds }: Due, state: TreeState | undefined): strin
   return stemIds.map((id) => tags.get(id) ?? id).join(', ');
 }
 
-/** Whether it is about something fixed: to be looked at, loosened, or taken off. */
-export const isOfFixing = ({ what }: Pick<Due, 'what'>): boolean =>
-  what === 'look' || what === 'tight' || what === 'off';
-
 /** Whether it is ticked here, once its time has come: what the plan tells of is ticked at the tree. */
 export const isTickedHere = ({ what, acts, from }: Due, today: string): boolean =>
   (TICKED.includes(what) || (isWindowAct(what) && what !== 'read')) && acts === 0 && from <= today;
-const TICKED: readonly Due['what'][] = ['look', 'tight', 'off', 'wound', 'uprights'];
+const TICKED: readonly Due['what'][] = ['look', 'tight', 'off', 'wound', 'uprights', 'ends'];
+
+/** What its tick says: of a limb whose time ends and that no plan takes, that it stays. */
+export const tickCalled = ({ what }: Due): 'due.done' | 'due.stays' =>
+  what === 'ends' ? 'due.stays' : 'due.done';
 
 /** A due thing in one sentence after another, for a calendar. */
 export const dueInFull = (due: Due, words: Words): string =>

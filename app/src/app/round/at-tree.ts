@@ -27,7 +27,7 @@ import { bare } from '../bench/pictures';
 import { BookStore } from '../book/book-store';
 import { widestFrom } from '../drawing/card-drawing';
 import type { TreePicture } from '../drawing/tree-picture';
-import { isTickedHere } from '../due/due-words';
+import { isTickedHere, tickCalled } from '../due/due-words';
 import { JudgingStore } from '../judging/judging-store';
 import { Say, Told } from '../words/told';
 import { ChangedTold } from './changed-told';
@@ -82,6 +82,7 @@ export class AtTree {
       better: this.better(step),
       ways: waysOf(step),
       ...(step.kind === 'due' && step.due.what === 'wound' && { looks: WOUND_LOOKS }),
+      tick: step.kind === 'act' ? ('due.done' as const) : tickCalled(step.due),
       isTicked: step.kind === 'act' || isTickedHere(step.due, this.book.today()),
     };
   });

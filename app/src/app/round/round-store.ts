@@ -21,7 +21,6 @@ import {
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { DueStore } from '../due/due-store';
-import { isOfFixing } from '../due/due-words';
 import { JudgingStore } from '../judging/judging-store';
 import { Newer } from '../shell/newer';
 import { TreeWork } from '../tree/tree-work';
@@ -204,7 +203,7 @@ export const RoundStore = signalStore(
       done(step: Step, otherwise: Otherwise = {}): Promise<boolean> {
         return settle(step, 'done', () => {
           if (step.kind === 'act') return work.done(here(), [reallyDone(step.act, otherwise)]);
-          return isOfFixing(step.due) ? work.fixing(step.due) : work.season(step.due, { isDone: true });
+          return work.ticked(step.due);
         });
       },
       /** Writes down how the wound that a step is about looks. */

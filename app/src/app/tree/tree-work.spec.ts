@@ -19,11 +19,13 @@ it('work of the season is written down as done, or as left and why; what has no 
   expect(await work.season(due('peg'), { isDone: false, why: 'weather' })).toBe(true);
   expect(await work.season(due('uprights', ['a']), { isDone: true })).toBe(true);
   expect(await work.season(due('look'), { isDone: true })).toBe(false);
+  expect(await work.ticked(due('ends', ['a']))).toBe(true);
   expect(await work.woundSeen('weir', 'gone', 'sick')).toBe(true);
   expect(book.events().slice(before)).toMatchObject([
     { kind: 'season-work', treeId: 'weir', act: 'disbud', isDone: true },
     { kind: 'season-work', treeId: 'weir', act: 'peg', isDone: false, why: 'weather' },
     { kind: 'season-work', treeId: 'weir', act: 'uprights', stemIds: ['a'], isDone: true },
+    { kind: 'overruled', treeId: 'weir', stemId: 'a', ruling: 'keep' },
     { kind: 'wound-seen', treeId: 'weir', limbId: 'gone', looks: 'sick' },
   ]);
 });

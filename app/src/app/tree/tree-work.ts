@@ -77,6 +77,15 @@ export class TreeWork {
     return done ? this.book.record(done) : Promise.resolve(false);
   }
 
+  /** Writes down what was due as done, as far as that is a matter of one touch: work of the season, what is fixed, a limb that stays. */
+  ticked(due: Due): Promise<boolean> {
+    const [stemId] = due.stemIds;
+    if (due.what === 'look' || due.what === 'tight' || due.what === 'off') return this.fixing(due);
+    if (due.what === 'ends' && stemId !== undefined)
+      return this.book.record({ kind: 'overruled', treeId: due.treeId, stemId, ruling: 'keep' });
+    return this.season(due, { isDone: true });
+  }
+
   private recordOf(treeId: string): TreeRecord | undefined {
     return this.book.read().trees.find(({ record }) => record.id === treeId)?.record;
   }
