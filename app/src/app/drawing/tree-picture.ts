@@ -17,6 +17,8 @@ export interface TreePicture {
   wounds: readonly Wound[];
   /** Things fixed to it, with the days they are looked at, loosened and taken off; none on a day gone by. */
   fixed?: readonly Fixed[];
+  /** A place that is to be found: something fixed, or a wound; cm along its stem. */
+  sought?: { stemId: StemId; atCm: number };
   /** What is done with its soft shoots, which are drawn as stems. */
   soft?: readonly ShootVerdict[];
   /** Stems whose tags are hung; all where nothing is said. */

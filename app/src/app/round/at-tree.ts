@@ -15,6 +15,7 @@ import {
   formOf,
   layOut,
   metres,
+  oldWounds,
   share,
   told,
   wallBearing,
@@ -102,26 +103,46 @@ export class AtTree {
     const [state, step] = [this.state(), this.step()];
     if (!state || state.tree.stems.length === 0) return undefined;
     const verdicts = this.round.judged()?.verdicts ?? {};
+    const sought = this.sought();
     const stays = Object.values(verdicts).flatMap(({ stemId, decision }) =>
       decision === 'scaffold' || decision === 'leader' ? [stemId] : [],
     );
     return {
       ...bare(state, this.book.read(), state.tree),
       ...{ verdicts, acts: step?.kind === 'act' ? [step.act] : [] },
-      named: new Set([...stays, ...(step ? stemsOf(step) : [])]),
+      // A tag would hide the wound that is to be found.
+      named: new Set([...stays, ...(step && !this.wound() ? stemsOf(step) : [])]),
+      ...(sought && { sought }),
     };
   });
 
-  readonly isFlat = computed(() => {
+  private readonly isFlat = computed(() => {
     const state = this.state();
     return state !== undefined && (formOf(state.form)?.needsWall ?? false);
   });
 
-  /** A limb is seen from beside it; a flat tree from before its wall; a whole tree from where it is widest. */
+  /** The wound that a step is about. */
+  private readonly wound = computed(() => {
+    const [state, limbId] = [this.state(), this.step()?.due?.limbId];
+    return state && oldWounds(this.book.read(), state.record.id).find((one) => one.limbId === limbId);
+  });
+  /** Where what a step is about is on the tree: a wound, or something fixed. */
+  private readonly sought = computed(() => {
+    const [wound, due] = [this.wound(), this.step()?.due];
+    if (wound) return { stemId: wound.on, atCm: wound.originCm };
+    const [stemId] = due?.stemIds ?? [];
+    return stemId !== undefined && due?.atCm !== undefined ? { stemId, atCm: due.atCm } : undefined;
+  });
+  /** A flat tree has one side that it is seen from, and so has a wound. */
+  readonly isOneSided = computed(() => this.isFlat() || this.wound() !== undefined);
+
+  /** A wound is seen from before it, a limb from beside it; a flat tree from before its wall; a whole tree from where it is widest. */
   readonly fromDeg = computed(() => {
     const [state, id] = [this.state(), this.inHand()];
     if (!state) return 180;
     if (this.isFlat()) return (wallBearing(state.site) + 90) % 360;
+    const wound = this.wound();
+    if (wound) return wound.bearingDeg;
     const stem = state.tree.stems.find((one) => one.id === id);
     return stem && stem.parent.kind !== 'ground'
       ? (stem.shape.runBearing.value + 90) % 360
