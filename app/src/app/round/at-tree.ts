@@ -22,6 +22,7 @@ import {
   WOUND_LOOKS,
   type FixingKind,
   type Message,
+  type PlannedAct,
   type Step,
 } from '../../../../core';
 import { bare } from '../bench/pictures';
@@ -128,10 +129,11 @@ export class AtTree {
   });
   /** Where what a step is about is on the tree: a wound, or something fixed. */
   private readonly sought = computed(() => {
-    const [wound, due] = [this.wound(), this.step()?.due];
+    const [wound, step] = [this.wound(), this.step()];
     if (wound) return { stemId: wound.on, atCm: wound.originCm };
-    const [stemId] = due?.stemIds ?? [];
-    return stemId !== undefined && due?.atCm !== undefined ? { stemId, atCm: due.atCm } : undefined;
+    const fixed = step?.kind === 'act' ? fixingOf(step.act) : step?.due;
+    const [stemId] = step ? stemsOf(step) : [];
+    return stemId !== undefined && fixed?.atCm !== undefined ? { stemId, atCm: fixed.atCm } : undefined;
   });
   /** A flat tree has one side that it is seen from, and so has a wound. */
   readonly isOneSided = computed(() => this.isFlat() || this.wound() !== undefined);
@@ -254,3 +256,6 @@ const dueTold = ({ due }: Extract<Step, { kind: 'due' }>): StepTold => ({
       ? [told('caution.let-go')]
       : [],
 });
+
+/** An act about something fixed. */
+const fixingOf = (act: PlannedAct) => (act.kind === 'let-go' || act.kind === 'loosen' ? act : undefined);
