@@ -43,5 +43,12 @@ describe('a step of the round', () => {
     expect(mayWait(act('bend'))).toBeUndefined();
     const later = mayWait(due({ pressing: 'later' }));
     expect(later && tell(later)).toContain('1 April 2027');
+    // What is dead, broken or ill waits for no day.
+    const cut = { ...act('take-out'), due: { pressing: 'later', on: '2027-04-01' } } as unknown as Step;
+    const phase = (of: string) => ({ ...cut, line: { phase: of } }) as unknown as Step;
+    expect([mayWait(phase('hygiene')), mayWait(phase('structure'))?.code]).toEqual([
+      undefined,
+      'round.better',
+    ]);
   });
 });

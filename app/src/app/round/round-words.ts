@@ -27,11 +27,14 @@ export function tagTold(step: Step, state: TreeState): string | undefined {
 export const stepTold = (step: Step): Message =>
   step.kind === 'act' ? step.line.words : dueCalled(step.due);
 
-/** When a step would be better done, where its best days are yet to come. */
-export const mayWait = ({ due }: Step): Message | undefined =>
-  due && due.pressing !== 'now' && due.pressing !== 'overdue'
-    ? told('round.better', { on: day(due.on) })
-    : undefined;
+/** When a step would be better done, where its best days are yet to come; what is dead, broken or ill waits for none. */
+export function mayWait(step: Step): Message | undefined {
+  const { due } = step;
+  if (!due || (step.kind === 'act' && step.line.phase === 'hygiene')) return undefined;
+  return due.pressing === 'now' || due.pressing === 'overdue'
+    ? undefined
+    : told('round.better', { on: day(due.on) });
+}
 
 /** What may be opened under a step: why it was left, another way it was done, the doubt about it, its cut close up. What holds wood is not left in doubt. */
 export function waysOf(step: Step): Record<'left' | 'otherwise' | 'unsure' | 'close', boolean> {
