@@ -29,6 +29,8 @@ export interface Fixed {
 
 /** What holds wood and has days of its own: a label has none. */
 const HOLDS: readonly FixingKind[] = ['tie', 'spreader', 'weight', 'prop', 'wrap', 'stake'];
+/** What holds a bend: let go, the limb springs back, and shows how far it comes. */
+export const HOLDS_BEND: readonly FixingKind[] = ['tie', 'spreader', 'weight'];
 const LOOPED: readonly FixingKind[] = ['tie', 'weight', 'stake'];
 
 /** Growing weeks a bound crack takes to grow together. Working value. */

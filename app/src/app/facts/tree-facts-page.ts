@@ -100,6 +100,15 @@ export class TreeFactsPage {
     else this.set({ [fact]: value });
   }
 
+  /** Chill that its variety is reckoned with on this site, whichever of its trees it was said of; portions. */
+  readonly chillPortions = computed(() => {
+    const now = this.state();
+    if (!now) return undefined;
+    const { kind, variety } = now.record;
+    const { asks } = this.book.placeOf()(now.site.id);
+    return asks.find((one) => one.kind === kindFacts(kind).id && one.variety === variety)?.portions;
+  });
+
   /** Chill is a fact of the variety: it is said of all its trees on this site. */
   chill(chillPortions: number | undefined): void {
     const now = this.state();

@@ -13,6 +13,7 @@ import {
   compassCalled,
   far,
   formOf,
+  HOLDS_BEND,
   layOut,
   metres,
   oldWounds,
@@ -20,7 +21,6 @@ import {
   told,
   wallBearing,
   WOUND_LOOKS,
-  type FixingKind,
   type Message,
   type PlannedAct,
   type Step,
@@ -245,14 +245,11 @@ function actTold({ line }: Extract<Step, { kind: 'act' }>): StepTold {
   };
 }
 
-/** What holds a limb bent. */
-const BENDS: readonly FixingKind[] = ['tie', 'spreader', 'weight'];
-
 const dueTold = ({ due }: Extract<Step, { kind: 'due' }>): StepTold => ({
   ...{ why: [due.why, due.ifNot], holds: [], isNear: false },
   // A limb that is held springs back as it is let go.
   cautions:
-    due.what === 'off' && due.thing !== undefined && BENDS.includes(due.thing)
+    due.what === 'off' && due.thing !== undefined && HOLDS_BEND.includes(due.thing)
       ? [told('caution.let-go')]
       : [],
 });

@@ -5,6 +5,7 @@ import {
   daysTold,
   fixedTo,
   FIXINGS,
+  HOLDS_BEND,
   told,
   type EventBody,
   type Fixed,
@@ -29,8 +30,6 @@ interface Listed {
   days: Message[];
 }
 
-/** What holds a bend: let go, it shows how far the limb comes back. */
-const HOLDS_BEND: readonly FixingKind[] = ['tie', 'spreader', 'weight'];
 const MOST_CM = 1500;
 
 /** What is fixed to the limb in hand, with its days: looked at, made wider, let go; put on record by the grower's word; and a crack. */
