@@ -100,8 +100,11 @@ test('two yards stand side by side: one is put away, thrown away and brought bac
   await page.goto('/yards');
   const holt = page.locator('.yards li', { hasText: 'Holt' });
   await holt.getByRole('button', { name: 'Throw away' }).click();
+  const back = holt.getByRole('button', { name: 'Bring it back' });
+  // Once it is said to be thrown away, it is written down.
+  await expect(back).toBeVisible();
   await page.reload();
-  await holt.getByRole('button', { name: 'Bring it back' }).click();
+  await back.click();
   await expect(page.getByRole('heading', { name: 'Behind the house' })).toBeVisible();
   await page.goto('/yards');
   await page
