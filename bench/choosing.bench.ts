@@ -1,6 +1,7 @@
 // How long the choice takes, geometry of pairs included, and how it grows with n. Prints; asserts nothing.
 import { performance } from 'node:perf_hooks';
-import { FIRST_LOOKS, problemOf } from '../core/judging/judge';
+import { problemOf } from '../core/judging/judge';
+import { FIRST_LOOKS } from '../core/judging/looks';
 import { solve } from '../core/choosing/solve';
 import { treeOf } from '../core/testing/trees';
 import { FORMS } from '../core/forms';

@@ -1,5 +1,6 @@
 import type { AnySchema } from 'yup';
-import { RESERVED, structureOf } from '../core/fields/fields';
+import { structureOf } from '../core/fields/fields';
+import { RESERVED } from '../core/fields/plain';
 
 /** A JSON Schema, or a part of one. */
 export type JsonSchema = Record<string, unknown>;

@@ -63,7 +63,7 @@ export interface CapsAsked {
 }
 
 /** What kind of year it is for a tree's caps. */
-export const yearOf = (
+export const capsAskedIn = (
   { when, kind, site }: Pick<TreeScene, 'when' | 'kind' | 'site'>,
   isFirst: boolean,
 ): CapsAsked => ({

@@ -49,7 +49,7 @@ export function isLeftOn(events: readonly PlainEvent[], actId: string, today: st
 }
 
 /** An act that was not done, and why. */
-export const leftUndone = (treeId: string, act: PlannedAct, why: UndoneWhy): EventBody => ({
+export const leftFor = (treeId: string, act: PlannedAct, why: UndoneWhy): EventBody => ({
   ...{ kind: 'left-undone', treeId, actId: act.id, why },
   ...('stemId' in act && { stemId: act.stemId }),
 });
@@ -63,7 +63,7 @@ const ABOUT_LIMB: readonly ActKind[] = ['take-out', 'shorten', 'bend', 'swing', 
  */
 export function leftAs(tree: Tree, act: PlannedAct, why: UndoneWhy): EventBody {
   const stem = 'stemId' in act ? tree.stems.find(({ id }) => id === act.stemId) : undefined;
-  if (why !== 'not-there' || !stem) return leftUndone(tree.id, act, why);
+  if (why !== 'not-there' || !stem) return leftFor(tree.id, act, why);
   const about = { treeId: tree.id, stemId: stem.id };
   if (act.kind === 'let-go' || act.kind === 'loosen') {
     const { what, atCm } = act;
@@ -71,5 +71,5 @@ export function leftAs(tree: Tree, act: PlannedAct, why: UndoneWhy): EventBody {
   }
   return ABOUT_LIMB.includes(act.kind) && stem.parent.kind !== 'ground'
     ? { kind: 'lost', ...about, how: 'broke' }
-    : leftUndone(tree.id, act, why);
+    : leftFor(tree.id, act, why);
 }

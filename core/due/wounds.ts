@@ -4,7 +4,7 @@ import { daysAfter } from '../calendar/days';
 import { woodSeason } from '../calendar/seasons';
 import type { PlainEvent } from '../history/events';
 import type { WoundLook } from '../history/events/wound-seen';
-import { woundsOf, type Wound } from '../history/old-wounds';
+import { woundsMade, type Wound } from '../history/old-wounds';
 import { compassCalled } from '../words/compass';
 import { because, cm, day, mm, type Reason } from '../words/message';
 import type { DueTree } from './due';
@@ -35,7 +35,7 @@ export function woundsStanding(
   isWanted?: (act: { diameterMm: number }) => boolean,
 ): Omit<FollowedWound, 'on'>[] {
   const standing = new Set(laid.tree.stems.map(({ id }) => id));
-  return woundsOf(state.record, events, isWanted)
+  return woundsMade(state.record, events, isWanted)
     .filter(({ on }) => standing.has(on))
     .map((wound) => ({
       wound,

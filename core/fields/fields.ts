@@ -12,6 +12,7 @@ import {
   type ISchema,
   type ObjectShape,
 } from 'yup';
+import { DATE_PATTERN, ID_PATTERN, isDay, isPlainId } from './plain';
 import { refused } from './refusal';
 
 /** Longest list of unknown names that is told, letters. */
@@ -50,28 +51,6 @@ export type Structure =
   | { kind: 'defined'; name: string; definitions: Readonly<Record<string, object>> };
 const structures = new WeakMap<object, Structure>();
 export const structureOf = (schema: object): Structure | undefined => structures.get(schema);
-
-/** Ids of our own making and of other writers: plain letters, so that they are safe in addresses, files and keys. */
-export const ID_PATTERN = /^[A-Za-z0-9._~:-]{1,80}$/;
-/** Names that JavaScript objects carry of themselves: as an id or key they would be found where nothing was put. */
-export const RESERVED: ReadonlySet<string> = new Set([
-  ...Object.getOwnPropertyNames(Object.prototype),
-  'prototype',
-]);
-
-/** Whether a text may be an id or a key: of our alphabet, and no name that objects carry of themselves. */
-export const isPlainId = (text: string): boolean => ID_PATTERN.test(text) && !RESERVED.has(text);
-
-const DATE_PATTERN = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
-
-/** Whether a text is a day that the calendar has, such as 2028-02-29 but not 2026-02-31. */
-export function isDay(text: string): boolean {
-  if (!DATE_PATTERN.test(text)) return false;
-  const [year, month, day] = text.split('-').map(Number) as [number, number, number];
-  const last = new Date(Date.UTC(2000, 0, 1));
-  last.setUTCFullYear(year, month, 0);
-  return day <= last.getUTCDate();
-}
 
 export const id = () =>
   string()

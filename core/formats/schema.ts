@@ -1,5 +1,6 @@
 import { number, string, type ISchema } from 'yup';
-import { id, isPlainId, listOf, maybe, record, shape, text } from '../fields/fields';
+import { id, listOf, maybe, record, shape, text } from '../fields/fields';
+import { isPlainId } from '../fields/plain';
 import { refused } from '../fields/refusal';
 import { eventSchema } from '../history/events';
 import { treeRecord } from '../history/tree-record';

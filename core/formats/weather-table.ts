@@ -1,4 +1,4 @@
-import { isDay } from '../fields/fields';
+import { isDay } from '../fields/plain';
 import { WEATHER_WITHIN } from '../seasons/site-weather';
 import type { WeatherDay } from '../seasons/weather';
 import { told, type Message } from '../words/message';

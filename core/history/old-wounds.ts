@@ -48,7 +48,7 @@ export function oldWounds(read: ReadBook, treeId: string): Wound[] {
   const ofTrees = known.get(read) ?? new Map<string, Wound[]>();
   known.set(read, ofTrees);
   const record = read.trees.find((tree) => tree.record.id === treeId)?.record;
-  const found = ofTrees.get(treeId) ?? (record ? woundsOf(record, read.eventsOf.get(treeId) ?? []) : []);
+  const found = ofTrees.get(treeId) ?? (record ? woundsMade(record, read.eventsOf.get(treeId) ?? []) : []);
   ofTrees.set(treeId, found);
   return found;
 }
@@ -59,7 +59,7 @@ type TakeOut = Extract<Act, { kind: 'take-out' }>;
  * The wounds that the work among some events has left on a tree.
  * @param isWanted of which limbs taken out they are asked for; of all, unless said
  */
-export function woundsOf(
+export function woundsMade(
   record: TreeRecord,
   events: readonly PlainEvent[],
   isWanted: (act: TakeOut) => boolean = () => true,

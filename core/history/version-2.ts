@@ -3,7 +3,6 @@ import { ACT_KINDS, ACTS, type Act, type ActKind, type PlannedAct } from '../act
 import {
   between,
   id,
-  isPlainId,
   kinds,
   listOf,
   maybe,
@@ -14,6 +13,7 @@ import {
   type Typed,
   day,
 } from '../fields/fields';
+import { isPlainId } from '../fields/plain';
 import { refused } from '../fields/refusal';
 import { MEASURED_BY, type Reading } from '../readings/reading';
 import { RULE_KEYS, type RuleKey } from '../rules/defaults';

@@ -4,7 +4,7 @@ import { lookAt, lookAtSet, reasonsOf, type Finding, type Scene, type SetPlace }
 import { limbsOf, shootsOf } from '../findings/measures';
 import { formOf, type Form } from '../forms';
 import type { TreeState } from '../history/tree-at';
-import { capsLeft, capsOf, yearOf } from '../acts/account';
+import { capsLeft, capsOf, capsAskedIn } from '../acts/account';
 import { afterActs, type Act } from '../acts/acts';
 import { holdOffOn, type HoldOff } from '../seasons/hold-off';
 import { leaderAfter } from '../plan/leading';
@@ -27,6 +27,7 @@ import type { Cost } from '../choosing/problem';
 import { because, tagOf, type Message } from '../words/message';
 import type { Progress, Solution } from '../choosing/solution';
 import { solve } from '../choosing/solve';
+import { FIRST_LOOKS } from './looks';
 import { verdictsOn, type Verdict } from '../choosing/verdicts';
 
 /** Everything the program has to say about a tree on a day. */
@@ -84,10 +85,6 @@ type Asked = Required<Omit<JudgeOptions, 'onProgress'>> & { onProgress?: Progres
 
 /** How many sets the choice gives: the best and the next three. */
 const SETS_KEPT = 4;
-/** Looks spent on a first answer, some fifth of a second of one core: seven times what any tree of the demo, or case, asks. */
-export const FIRST_LOOKS = 300_000;
-/** Looks spent where a first answer is not proven and somebody waits at the tree: some hundred times as many. */
-export const LOOK_ON_LOOKS = 30_000_000;
 
 /**
  * Judges a tree: findings, the choice of limbs for its form, a verdict on every stem, and the plan; a whip by its
@@ -177,7 +174,7 @@ function chooseLimbs(
   });
   const read = (solution: Solution): ChosenSet => chosenSet(scene, built, solution);
   const [chosen, ...runnersUp] = best.map(read) as [ChosenSet, ...ChosenSet[]];
-  const year = yearOf(scene, !state.shapedBefore || state.round?.wasFirst === true);
+  const year = capsAskedIn(scene, !state.shapedBefore || state.round?.wasFirst === true);
   const whole = capsOf(scene, year);
   // What went earlier in this year's round counts with what is still planned.
   const caps = state.round ? capsLeft(whole, state.round.done) : whole;

@@ -8,7 +8,7 @@ import { timesAt, type WoodBears } from '../bending/wood';
 import { wrapBearing } from '../geometry/vector';
 import type { Stem } from '../tree/stem';
 import { diameterAt, taperOf } from '../tree/taper';
-import { free, standing, tied, type Standing, type Stands } from './upright';
+import { free, standing, tied, type StandingStem, type Stands } from './upright';
 
 /** Whether a tree stands by itself, and what holds it up where it does not. */
 export interface Staking {
@@ -41,13 +41,18 @@ function rootsShare({ when, stockVigour }: TreeScene, seasonsOn: number): number
 }
 
 /** Moment that breaks half of such stems at the foot, N m: E strain pi d^3 / 32. */
-function breakingNm({ limb: { bears, diameterMm } }: Standing): number {
+function breakingNm({ limb: { bears, diameterMm } }: StandingStem): number {
   const { gpa, strain } = bears[0] as WoodBears;
   return (gpa * 1e9 * strain * Math.PI * ((diameterMm[0] as number) / 1000) ** 3) / 32;
 }
 
 /** What is wrong with how a stem stands, the gravest first; undefined where nothing is. */
-function wrongWith(scene: TreeScene, stem: Standing, stands: Stands, rootsNm: number): StakedWhy | undefined {
+function wrongWith(
+  scene: TreeScene,
+  stem: StandingStem,
+  stands: Stands,
+  rootsNm: number,
+): StakedWhy | undefined {
   const most = timesAt(scene.limits('crack.chanceRatio').value, (stem.limb.bears[0] as WoodBears).doubt);
   if (stands.leanDeg > scene.limits('stake.leanDeg').value) return 'lies-down';
   if (stands.times > most) return 'snaps';
@@ -67,7 +72,11 @@ export function stakingOf(scene: TreeScene, stem: Stem): Staking {
 }
 
 /** The lowest tie at which it stands in the gust, and the pull on it. */
-function lowestTie(scene: TreeScene, stem: Stem, now: Standing): { atCm: number; pullN: number } | undefined {
+function lowestTie(
+  scene: TreeScene,
+  stem: Stem,
+  now: StandingStem,
+): { atCm: number; pullN: number } | undefined {
   const rootsNm = rootsShare(scene, 0) * breakingNm(now);
   for (let cm = LOWEST_CM; cm <= HIGHEST_SHARE * stem.length.value; cm += TRIED_EVERY_CM) {
     const piece = Math.round(cm / now.limb.beam.pieceCm) - 1;
@@ -91,7 +100,7 @@ const CANE_TIE_CM = 30;
 const GUYED = { mm: 70, cm: 400 };
 const STILL_GROWS_WEEKS = 8;
 
-function heldUp(scene: TreeScene, stem: Stem, now: Standing, why: StakedWhy): Staked {
+function heldUp(scene: TreeScene, stem: Stem, now: StandingStem, why: StakedWhy): Staked {
   const tie = lowestTie(scene, stem, now);
   const isBig = stem.diameter.value >= GUYED.mm || stem.length.value >= GUYED.cm;
   const by = isBig && scene.when.seasonsGrown <= 1 ? 'guys' : tie ? 'stake' : 'cane';

@@ -5,7 +5,7 @@ import { pulledTo, strained, type Bent } from '../bending/pull';
 import type { Stem } from '../tree/stem';
 
 /** A stem as it stands in wind. */
-export interface Standing {
+export interface StandingStem {
   limb: LimbBeam;
   /** How the wind bears on it, N on the outer end of each piece. */
   windN: Float64Array;
@@ -35,7 +35,7 @@ export const gustMps = ({ limits, site }: Pick<Asked, 'limits' | 'site'>): numbe
  * A stem in the leaf it has by the end of its next season, straight from its foot and all but plumb.
  * @param grown how much thicker it is than today, as a share of today's; its leaf goes with the square of it (pipe model)
  */
-export function standing(scene: Asked, stem: Stem, grown = 1): Standing {
+export function standing(scene: Asked, stem: Stem, grown = 1): StandingStem {
   const thick = grown === 1 ? stem : thickened(stem, grown);
   const limb = limbBeam(scene, thick, 'upright', { inLeaf: true });
   const bare = limbBeam(scene, thick, 'upright', { inLeaf: false });
@@ -61,7 +61,7 @@ const thickened = (stem: Stem, by: number): Stem => ({
   ...(stem.endDiameter && { endDiameter: { ...stem.endDiameter, value: stem.endDiameter.value * by } }),
 });
 
-const blown = ({ limb, windN }: Standing): LimbBeam => ({
+const blown = ({ limb, windN }: StandingStem): LimbBeam => ({
   ...limb,
   beam: { ...limb.beam, weight: limb.beam.weight.map(([x, y], i): Vec2 => [x + (windN[i] as number), y]) },
 });
@@ -84,7 +84,7 @@ function leanOf({ beam }: LimbBeam, angles: ArrayLike<number>): number {
 }
 
 /** A stem that nothing holds. */
-export function free(stem: Standing): Stands {
+export function free(stem: StandingStem): Stands {
   const { limb } = stem;
   const gusty = blown(stem);
   const angles = settle(gusty.beam, limb.present, []);
@@ -97,7 +97,7 @@ export function free(stem: Standing): Stands {
 }
 
 /** A stem tied at the outer end of a piece, where it then stays; undefined where no pull brings it there. */
-export function tied(stem: Standing, piece: number): Stands | undefined {
+export function tied(stem: StandingStem, piece: number): Stands | undefined {
   const { limb } = stem;
   const gusty = blown(stem);
   const calmly = heldAt(limb, piece);

@@ -29,11 +29,6 @@ export interface Teller {
  */
 export function tellerIn({ locale, messages }: Catalogue, units: Units): Teller {
   const formats = new Map<string, IntlMessageFormat>();
-  const lists = new Intl.ListFormat(locale, { type: 'unit', style: 'short' });
-  const days = new Intl.DateTimeFormat(locale, {
-    ...{ day: 'numeric', month: 'long', year: 'numeric' },
-    timeZone: 'UTC',
-  });
   const formatOf = (code: string): IntlMessageFormat => {
     const found =
       formats.get(code) ?? new IntlMessageFormat(messages[code] ?? '', locale, undefined, OPTIONS);
@@ -53,8 +48,8 @@ export function tellerIn({ locale, messages }: Catalogue, units: Units): Teller 
     if (typeof arg === 'number') return number(arg, 2);
     if ('code' in arg) return tell(arg);
     if ('tag' in arg) return arg.tag;
-    if ('day' in arg) return dayIn(days, arg.day);
-    if ('list' in arg) return lists.format(arg.list.map(word));
+    if ('day' in arg) return dayIn(locale, arg.day);
+    if ('list' in arg) return listsIn(locale).format(arg.list.map(word));
     if ('deg' in arg) return unit('deg', number(arg.deg, 0));
     if ('kg' in arg)
       return units === 'metric'
@@ -80,24 +75,33 @@ export function tellerIn({ locale, messages }: Catalogue, units: Units): Teller 
 
 const OPTIONS = { ignoreTag: true };
 
+/** Formats of a language are slow to make: each is made when something is first told by it. */
 const numbers = new Map<string, Intl.NumberFormat>();
+const days = new Map<string, Intl.DateTimeFormat>();
+const lists = new Map<string, Intl.ListFormat>();
+
+function formatAt<F>(formats: Map<string, F>, key: string, make: () => F): F {
+  const format = formats.get(key) ?? make();
+  formats.set(key, format);
+  return format;
+}
 
 /** A number rounded half up to some places, without thousands apart: a tape has none. */
 function numberIn(locale: string, value: number, places: number): string {
-  const key = `${locale} ${places}`;
-  const format =
-    numbers.get(key) ??
-    new Intl.NumberFormat(locale, {
-      ...{ maximumFractionDigits: places, useGrouping: false },
-      signDisplay: 'negative',
-    });
-  numbers.set(key, format);
+  const rounded = { maximumFractionDigits: places, useGrouping: false, signDisplay: 'negative' } as const;
+  const format = formatAt(numbers, `${locale} ${places}`, () => new Intl.NumberFormat(locale, rounded));
   const k = 10 ** places;
   return format.format(Math.round(value * k) / k);
 }
 
 /** A day in words; what is no date as it stands. */
-function dayIn(days: Intl.DateTimeFormat, isoDate: string): string {
+function dayIn(locale: string, isoDate: string): string {
   const time = Date.parse(`${isoDate}T00:00:00Z`);
-  return Number.isNaN(time) ? isoDate : days.format(time);
+  if (Number.isNaN(time)) return isoDate;
+  const whole = { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' } as const;
+  return formatAt(days, locale, () => new Intl.DateTimeFormat(locale, whole)).format(time);
 }
+
+/** Things one after another. */
+const listsIn = (locale: string): Intl.ListFormat =>
+  formatAt(lists, locale, () => new Intl.ListFormat(locale, { type: 'unit', style: 'short' }));

@@ -1,5 +1,6 @@
 import { mixed, type ISchema } from 'yup';
-import { defined, isPlainId } from '../fields/fields';
+import { defined } from '../fields/fields';
+import { isPlainId } from '../fields/plain';
 import { refused } from '../fields/refusal';
 import { RULE_KEYS } from '../rules/defaults';
 import type { Ground } from './ground';

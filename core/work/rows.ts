@@ -1,4 +1,4 @@
-import { far, type Standing } from './walk';
+import { far, type StandsAt } from './walk';
 
 /** Trees further apart than this are not in one row, cm. */
 const FURTHEST_CM = 1200;
@@ -12,7 +12,7 @@ const FEWEST = 3;
  * Rows among trees, as indices in their order along each: three trees or more in a line at like distances. The longest row
  * is told first, of two alike the closer planted; each tree stands in one row at most.
  */
-export function rowsOf(places: readonly Standing[]): number[][] {
+export function rowsOf(places: readonly StandsAt[]): number[][] {
   const near = places.map((_, i) => nearest(places, i));
   const runs = near.flatMap((neighbours, i) => neighbours.map((j) => runAlong(places, near, i, j)));
   const taken = new Set<number>();
@@ -26,8 +26,8 @@ export function rowsOf(places: readonly Standing[]): number[][] {
     });
 }
 
-function nearest(places: readonly Standing[], i: number): number[] {
-  const here = places[i] as Standing;
+function nearest(places: readonly StandsAt[], i: number): number[] {
+  const here = places[i] as StandsAt;
   return places
     .map((to, j) => ({ j, cm: far(here, to) }))
     .filter(({ j, cm }) => j !== i && cm > 0 && cm <= FURTHEST_CM)
@@ -38,7 +38,7 @@ function nearest(places: readonly Standing[], i: number): number[] {
 
 /** The trees met walking on from one through another, and back the other way. */
 function runAlong(
-  places: readonly Standing[],
+  places: readonly StandsAt[],
   near: readonly (readonly number[])[],
   i: number,
   j: number,
@@ -57,16 +57,16 @@ function runAlong(
 
 /** The nearest tree ahead of a run's end, at about its last step and on its line. */
 function onward(
-  places: readonly Standing[],
+  places: readonly StandsAt[],
   near: readonly (readonly number[])[],
   run: readonly number[],
 ): number | undefined {
   const [from, end] = run.slice(-2) as [number, number];
-  const [before, last] = [places[from] as Standing, places[end] as Standing];
+  const [before, last] = [places[from] as StandsAt, places[end] as StandsAt];
   const step = far(before, last);
   const [east, north] = [(last.eastCm - before.eastCm) / step, (last.northCm - before.northCm) / step];
   return near[end]?.find((i) => {
-    const to = places[i] as Standing;
+    const to = places[i] as StandsAt;
     const [dx, dy] = [to.eastCm - last.eastCm, to.northCm - last.northCm];
     const [ahead, aside] = [dx * east + dy * north, Math.abs(dy * east - dx * north)];
     const isAtStep = ahead >= step * STEP.least && ahead <= step * STEP.most;
@@ -74,5 +74,5 @@ function onward(
   });
 }
 
-const stepOf = (places: readonly Standing[], run: readonly number[]): number =>
-  far(places[run[0] as number] as Standing, places[run.at(-1) as number] as Standing) / (run.length - 1);
+const stepOf = (places: readonly StandsAt[], run: readonly number[]): number =>
+  far(places[run[0] as number] as StandsAt, places[run.at(-1) as number] as StandsAt) / (run.length - 1);

@@ -1,11 +1,11 @@
 /** Where a tree stands, cm east and north. */
-export interface Standing {
+export interface StandsAt {
   eastCm: number;
   northCm: number;
 }
 
 /** Distance between two trees, cm. */
-export const far = (a: Standing, b: Standing): number =>
+export const far = (a: StandsAt, b: StandsAt): number =>
   Math.hypot(a.eastCm - b.eastCm, a.northCm - b.northCm);
 
 /** More trees than this are walked from nearest to nearest, as rows are, without looking for a shorter way. */
@@ -15,14 +15,14 @@ const SHORTENED_TO = 60;
  * An order to walk trees in, as indices: from the first given always to the nearest not yet visited, then with
  * stretches turned round (2-opt) and single trees moved while that shortens the way. The first stays first.
  */
-export function walkingOrder(places: readonly Standing[]): number[] {
+export function walkingOrder(places: readonly StandsAt[]): number[] {
   const order: number[] = [];
   const left = new Set(places.keys());
   let at = 0;
   while (left.size > 0) {
-    const here = places[at] as Standing;
+    const here = places[at] as StandsAt;
     const next = [...left].reduce((best, i) =>
-      far(here, places[i] as Standing) < far(here, places[best] as Standing) ? i : best,
+      far(here, places[i] as StandsAt) < far(here, places[best] as StandsAt) ? i : best,
     );
     left.delete(next);
     order.push(next);
@@ -33,7 +33,7 @@ export function walkingOrder(places: readonly Standing[]): number[] {
 }
 
 /** Turns a stretch round, or moves one tree to another place in the order, where that makes the way shorter; false for none. */
-function improved(places: readonly Standing[], order: number[]): boolean {
+function improved(places: readonly StandsAt[], order: number[]): boolean {
   const now = lengthOf(places, order);
   for (let i = 1; i < order.length; i++) {
     for (let j = 1; j < order.length; j++) {
@@ -54,8 +54,8 @@ function improved(places: readonly Standing[], order: number[]): boolean {
 }
 
 /** Length of a way through all places, cm. */
-function lengthOf(places: readonly Standing[], order: readonly number[]): number {
+function lengthOf(places: readonly StandsAt[], order: readonly number[]): number {
   return order
     .slice(1)
-    .reduce((sum, to, i) => sum + far(places[order[i] as number] as Standing, places[to] as Standing), 0);
+    .reduce((sum, to, i) => sum + far(places[order[i] as number] as StandsAt, places[to] as StandsAt), 0);
 }

@@ -84,8 +84,7 @@ export const routes: Routes = [
   },
   {
     path: 'round',
-    title: 'page.round',
-    loadComponent: () => import('./round/round-page').then((m) => m.RoundPage),
+    loadChildren: () => import('./round/round.routes').then((m) => m.ROUND_ROUTES),
   },
   {
     path: 'join',

@@ -1,6 +1,7 @@
 import { told } from '../../words/message';
 import { afterActs, plannedAct, type Act, type PlannedAct } from '../../acts/acts';
-import { id, isPlainId, listOf, oneOf, record, shape, text, type Typed } from '../../fields/fields';
+import { id, listOf, oneOf, record, shape, text, type Typed } from '../../fields/fields';
+import { isPlainId } from '../../fields/plain';
 import { refused } from '../../fields/refusal';
 import type { Stem } from '../../tree/stem';
 import { MOST_STEMS, stemReadings, type StemId, type StemReadings } from '../../tree/stem-readings';

@@ -1,5 +1,6 @@
 import { told } from '../../words/message';
-import { between, id, isPlainId, oneOf, record, shape, type Typed } from '../../fields/fields';
+import { between, id, oneOf, record, shape, type Typed } from '../../fields/fields';
+import { isPlainId } from '../../fields/plain';
 import { refused } from '../../fields/refusal';
 import { MOST_STEMS, stemReadings } from '../../tree/stem-readings';
 import { reRead } from '../tree-draft';

@@ -35,6 +35,7 @@ import { NoSuchTree } from '../tree/no-such-tree';
 import { TreeStore } from '../tree/tree-store';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
+import { TreeWork } from '../tree/tree-work';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { BenchRooms } from './bench-rooms';
@@ -99,7 +100,7 @@ const PATIENCE_MS = 500;
     WorkList,
     NoSuchTree,
   ],
-  providers: [BenchStore, BenchWork, FollowFigure, ShootStore, Weighing, WhipBuds],
+  providers: [BenchStore, BenchWork, FollowFigure, ShootStore, TreeWork, Weighing, WhipBuds],
   templateUrl: './bench-page.html',
   styleUrl: './bench-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

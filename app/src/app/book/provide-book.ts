@@ -4,8 +4,6 @@ import { JudgingStore } from '../judging/judging-store';
 import { LookOn } from '../judging/look-on';
 import { Ponder } from '../judging/ponder';
 import { Prices } from '../judging/prices';
-import { RoundStore } from '../round/round-store';
-import { TreeWork } from '../tree/tree-work';
 import { Words } from '../words/words';
 import { BookStore } from './book-store';
 
@@ -17,8 +15,6 @@ export const provideBook = (): Provider[] => [
   BookStore,
   JudgingStore,
   DueStore,
-  RoundStore,
-  TreeWork,
   Ponder,
   LookOn,
   Prices,

@@ -28,6 +28,7 @@ import { dueCalled, dueInFull, isTickedHere, limbsTold, tickCalled, whenTold } f
 @Component({
   selector: 'eb-due-page',
   imports: [NgbDropdownModule, RadioRow, RouterLink, Say, Told],
+  providers: [TreeWork],
   templateUrl: './due-page.html',
   styleUrl: './due-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

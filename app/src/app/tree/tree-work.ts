@@ -4,7 +4,7 @@ import {
   draftOf,
   fixingDone,
   leftAs,
-  leftUndone,
+  leftFor,
   SEASON_WORK,
   type Due,
   type PlannedAct,
@@ -42,14 +42,14 @@ export class TreeWork {
   /** Writes down that an act was not done, and why: it is asked about again; or that what it is about is there no more. */
   left(treeId: string, act: PlannedAct, { why, on }: { why: UndoneWhy; on?: string }): Promise<boolean> {
     const tree = this.book.states().get(treeId)?.tree;
-    return this.book.record(tree ? leftAs(tree, act, why) : leftUndone(treeId, act, why), on);
+    return this.book.record(tree ? leftAs(tree, act, why) : leftFor(treeId, act, why), on);
   }
 
   /** Leaves an act for a year: a limb that was to go is spared, and the rest of the tree is weighed with it. */
   leftAYear(treeId: string, act: PlannedAct): Promise<boolean> {
     const spared = act.kind === 'take-out' ? [act.stemId] : [];
     return this.book.recordAll([
-      leftUndone(treeId, act, 'unsure'),
+      leftFor(treeId, act, 'unsure'),
       ...spared.map((stemId) => ({ kind: 'overruled' as const, treeId, stemId, ruling: 'wait' as const })),
     ]);
   }
