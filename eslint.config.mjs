@@ -123,6 +123,19 @@ export default tseslint.config(
     },
   },
   {
+    files: ['core/index.ts', 'core/*/index.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: "ExportNamedDeclaration[source][exportKind='value']",
+          message:
+            'a door exports whole files: one value taken out by name pulls all of the core into the first page (0041)',
+        },
+      ],
+    },
+  },
+  {
     files: ['app/src/**/*.ts'],
     extends: [...angular.configs.tsRecommended],
     processor: angular.processInlineTemplates,

@@ -8,6 +8,8 @@ import { CATALOGUE } from './app/words/words';
 async function start(): Promise<void> {
   const catalogue = await catalogueFor(new URL(location.href), navigator.languages);
   document.documentElement.lang = catalogue.locale;
+  // The page answers between reading the program and beginning it.
+  await new Promise((over) => setTimeout(over, 0));
   const spoken = { providers: [{ provide: CATALOGUE, useValue: catalogue }] };
   await bootstrapApplication(App, mergeApplicationConfig(appConfig, spoken));
 }

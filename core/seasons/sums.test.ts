@@ -1,3 +1,4 @@
+import { getTimes } from 'suncalc';
 import { describe, expect, it } from 'vitest';
 import { dayNumber } from '../calendar/days';
 import { chillHour, chillHourAt, chillPortions, chillUnits, HOURS_A_PORTION, NO_CHILL } from './chill';
@@ -12,6 +13,7 @@ const temperaturesAt = (latitudeDeg: number) =>
   temperaturesOf(NO_WEATHER, normalYear(climateAt({ latitudeDeg })));
 
 const DAY = { minC: 4, maxC: 18 };
+const DAY_MS = 86_400_000;
 const STEADY = [DAY, DAY, DAY] as const;
 
 describe('day length', () => {
@@ -26,6 +28,15 @@ describe('day length', () => {
     [70, '2026-12-21', 0],
   ])('at %d degrees on %s is %d hours, to three minutes', (latitude, day, hours) => {
     expect(Math.abs(dayLength(latitude, dayNumber(day)) - hours)).toBeLessThan(0.05);
+  });
+  it('is within half a minute of the day worked out by itself, through a year', () => {
+    for (const latitude of [-45, 12, 38, 51.5, 60]) {
+      for (let day = dayNumber('2024-01-01'); day < dayNumber('2025-01-01'); day++) {
+        const { sunrise, sunset } = getTimes(new Date((day + 0.5) * DAY_MS), latitude, 0);
+        const hours = ((sunset?.getTime() ?? 0) - (sunrise?.getTime() ?? 0)) / 3_600_000;
+        expect(Math.abs(dayLength(latitude, day) - hours) * 60).toBeLessThan(0.5);
+      }
+    }
   });
 });
 

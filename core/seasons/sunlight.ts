@@ -19,12 +19,24 @@ export function dayLength(latitudeDeg: number, day: DayNumber): number {
   return year[Math.min(DAYS, dayOfYear(day)) - 1] as number;
 }
 
+/** The sun's position is slow to work out: it is for every fourth day, and the days between lie on a straight line, within a few seconds. */
+const EVERY = 4;
+
 function yearAt(latitudeDeg: number): Float64Array {
-  // A leap year, so that every day of any year has its place.
-  const first = Date.UTC(2024, 0, 1, 12);
+  // A leap year, so that every day of any year has its place; and what comes after it, up to the next day that is worked out.
+  const worked = Float64Array.from({ length: Math.ceil(DAYS / EVERY) + 1 }, (_, i) =>
+    dayAt(latitudeDeg, i * EVERY),
+  );
   return Float64Array.from({ length: DAYS }, (_, i) => {
-    const { sunrise, sunset, alwaysUp } = getTimes(new Date(first + i * 24 * HOUR_MS), latitudeDeg, 0);
-    if (!sunrise || !sunset) return alwaysUp ? 24 : 0;
-    return (sunset.getTime() - sunrise.getTime()) / HOUR_MS;
+    const [before, after] = [worked[Math.floor(i / EVERY)] as number, worked[Math.ceil(i / EVERY)] as number];
+    return before + ((after - before) * (i % EVERY)) / EVERY;
   });
+}
+
+/** Hours of daylight so many days after the first of a leap year's January. */
+function dayAt(latitudeDeg: number, days: number): number {
+  const noon = new Date(Date.UTC(2024, 0, 1 + days, 12));
+  const { sunrise, sunset, alwaysUp } = getTimes(noon, latitudeDeg, 0);
+  if (!sunrise || !sunset) return alwaysUp ? 24 : 0;
+  return (sunset.getTime() - sunrise.getTime()) / HOUR_MS;
 }

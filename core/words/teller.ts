@@ -36,7 +36,9 @@ export function tellerIn({ locale, messages }: Catalogue, units: Units): Teller 
     return found;
   };
   const tell = ({ code, args = {} }: Message): string => {
-    if (messages[code] === undefined) return code;
+    const text = messages[code];
+    if (text === undefined) return code;
+    if (isPlain(text)) return text;
     const values = Object.entries(args).map(([name, arg]) => [name, valueOf(arg)]);
     return String(formatOf(code).format(Object.fromEntries(values)));
   };
@@ -74,6 +76,9 @@ export function tellerIn({ locale, messages }: Catalogue, units: Units): Teller 
 }
 
 const OPTIONS = { ignoreTag: true };
+
+/** Whether a message says the same whatever it is told with, most do: what has no brace and no quotation mark stands as it is told. */
+const isPlain = (text: string): boolean => !/[{}']/.test(text);
 
 /** Formats of a language are slow to make: each is made when something is first told by it. */
 const numbers = new Map<string, Intl.NumberFormat>();
