@@ -1,15 +1,13 @@
 import { afterActs, type Act } from '../acts/acts';
 import type { Strained } from '../acts/bend-came';
-import { fixedTo, type Fixed } from '../fixings/fixed';
+import { fixedTo, HOLDS_BEND, type Fixed } from '../fixings/fixed';
 import { stakingOf } from '../staking/stake';
 import { stemOf } from '../tree/stem';
-import type { Fixing, FixingKind } from '../tree/stem-readings';
+import type { Fixing } from '../tree/stem-readings';
 import { onFigure, onReading, onTree } from '../words/ground';
 import { because, day, told, type Reason } from '../words/message';
 import type { PlanQuestion } from './question';
 
-/** What holds a bend: it is let go first to see whether the limb stays. */
-const HOLDS_BEND: readonly FixingKind[] = ['tie', 'spreader', 'weight'];
 /** A limb that comes back further than this is tied again, deg. Working value. */
 const TIE_AGAIN_DEG = 15;
 

@@ -2,8 +2,8 @@ import { boolean } from 'yup';
 import { isFixing } from '../../acts/let-go';
 import { strained } from '../../acts/bend-came';
 import { between, id, maybe, oneOf, shape, type Typed } from '../../fields/fields';
-import { reading } from '../../readings/reading';
-import { FIXINGS } from '../../tree/stem-readings';
+import { reading, type Reading } from '../../readings/reading';
+import { FIXINGS, type Fixing } from '../../tree/stem-readings';
 import { deg, told } from '../../words/message';
 import type { EventWays } from '../event';
 
@@ -27,21 +27,36 @@ const schema = shape({
 /** A tie let go to see how far the limb comes back; or anything fixed taken off. */
 export type LetGo = Typed<typeof schema>;
 
+/** Where a limb lies once it is let go, deg from upright: as it was read, or as it was expected to come back; undefined where neither is known. */
+function liesAt({ backToDeg, expectedDeg }: LetGo, fixing: Fixing | undefined): Reading | undefined {
+  if (backToDeg !== undefined) return reading('angle', backToDeg, 'gauge');
+  const { fromDeg, toDeg } = fixing ?? {};
+  if (expectedDeg === undefined || fromDeg === undefined || toDeg === undefined) return undefined;
+  return reading('angle', toDeg + Math.sign(fromDeg - toDeg) * expectedDeg, 'filled-in');
+}
+
+/** What is tied again holds from then on what has not set yet, and its day to come off is reckoned anew. */
+function tiedAgain(fixing: Fixing, since: string, lies: Reading | undefined): Fixing {
+  const again = { ...fixing, since };
+  delete again.offBy;
+  if (lies && fixing.toDeg !== undefined) again.fromDeg = lies.value;
+  return again;
+}
+
 export const letGo: EventWays<LetGo> = {
   schema,
-  reduce(tree, { stemId, what, atCm, backToDeg, staysOff, happenedOn }) {
+  reduce(tree, event) {
+    const { stemId, what, atCm, staysOff, happenedOn } = event;
     const stem = tree.stems.get(stemId);
     if (!stem) return;
     const isIt = isFixing({ what, ...(atCm !== undefined && { atCm }) });
+    const lies = liesAt(event, stem.fixings?.find(isIt));
     const fixings = (stem.fixings ?? []).flatMap((fixing) => {
       if (!isIt(fixing)) return [fixing];
-      return staysOff ? [] : [{ ...fixing, lookedOn: happenedOn }];
+      return staysOff ? [] : [tiedAgain(fixing, happenedOn, lies)];
     });
     // What was tied again lies where it lay; what stays off, where it came back to.
-    const run =
-      staysOff && backToDeg !== undefined
-        ? { set: reading('angle', backToDeg, 'gauge'), tipAngle: reading('angle', backToDeg, 'gauge') }
-        : {};
+    const run = staysOff && lies ? { set: lies, tipAngle: lies } : {};
     tree.stems.set(stemId, { ...stem, ...run, fixings });
   },
   reduceYard({ bends }, { treeId, strained: asked }) {

@@ -22,7 +22,7 @@ import { Words } from '../words/words';
 import { calendarOf } from './due-calendar';
 import { grouped, ORDERS, SPANS, wantedOf, type DueOrder, type Span } from './due-groups';
 import { DueStore } from './due-store';
-import { dueCalled, dueInFull, isTickedHere, limbsTold, tickCalled, whenTold } from './due-words';
+import { dueCalled, dueInFull, holdsBend, isTickedHere, limbsTold, tickCalled, whenTold } from './due-words';
 
 /** Everything that is due in the yard: why now, what if not, and ticking it. */
 @Component({
@@ -73,6 +73,7 @@ export class DuePage {
   readonly when = whenTold;
   readonly isTickedHere = isTickedHere;
   readonly isWindowAct = isWindowAct;
+  readonly holdsBend = holdsBend;
 
   /** Whether a line is of the same work as the one above it. */
   isSame(above: Due | undefined, due: Due): boolean {
@@ -88,6 +89,11 @@ export class DuePage {
 
   tick(due: Due, isDone: boolean, why?: UndoneWhy): void {
     void (isDone ? this.work.ticked(due) : this.work.season(due, { isDone, why }));
+  }
+
+  /** What held a limb was let go, the limb came back too far, and it was tied again. */
+  tiedAgain(due: Due): void {
+    void this.work.fixing(due, { staysOff: false });
   }
 
   woundSeen({ treeId, limbId = '' }: Due, looks: WoundLook): void {

@@ -1,4 +1,4 @@
-import { day, isWindowAct, told, type Due, type Message, type TreeState } from '../../../../core';
+import { day, HOLDS_BEND, isWindowAct, told, type Due, type Message, type TreeState } from '../../../../core';
 import type { Words } from '../words/words';
 
 /** What is due is called: work of the year by its name, the rest by the thing. */
@@ -32,6 +32,12 @@ export function limbsTold({ stemIds }: Due, state: TreeState | undefined): strin
 export const isTickedHere = ({ what, acts, from }: Due, today: string): boolean =>
   (TICKED.includes(what) || (isWindowAct(what) && what !== 'read')) && acts === 0 && from <= today;
 const TICKED: readonly Due['what'][] = ['look', 'tight', 'off', 'wound', 'uprights', 'ends'];
+
+/** Something fixed that is due, as it is written down. */
+export type FixedOff = Pick<Due, 'what' | 'thing' | 'atCm' | 'stemIds'>;
+
+/** Whether a thing holds a limb bent: let go, the limb springs back. */
+export const holdsBend = (thing: Due['thing']): boolean => thing !== undefined && HOLDS_BEND.includes(thing);
 
 /** What its tick says: of a limb whose time ends and that no plan takes, that it stays. */
 export const tickCalled = ({ what }: Due): 'due.done' | 'due.stays' =>

@@ -13,7 +13,6 @@ import {
   compassCalled,
   far,
   formOf,
-  HOLDS_BEND,
   layOut,
   metres,
   oldWounds,
@@ -29,7 +28,7 @@ import { bare } from '../bench/pictures';
 import { BookStore } from '../book/book-store';
 import { widestFrom } from '../drawing/card-drawing';
 import type { TreePicture } from '../drawing/tree-picture';
-import { isTickedHere, tickCalled } from '../due/due-words';
+import { holdsBend, isTickedHere, tickCalled } from '../due/due-words';
 import { JudgingStore } from '../judging/judging-store';
 import { Say, Told } from '../words/told';
 import { ChangedTold } from './changed-told';
@@ -248,10 +247,7 @@ function actTold({ line }: Extract<Step, { kind: 'act' }>): StepTold {
 const dueTold = ({ due }: Extract<Step, { kind: 'due' }>): StepTold => ({
   ...{ why: [due.why, due.ifNot], holds: [], isNear: false },
   // A limb that is held springs back as it is let go.
-  cautions:
-    due.what === 'off' && due.thing !== undefined && HOLDS_BEND.includes(due.thing)
-      ? [told('caution.let-go')]
-      : [],
+  cautions: due.what === 'off' && holdsBend(due.thing) ? [told('caution.let-go')] : [],
 });
 
 /** An act about something fixed. */

@@ -24,6 +24,7 @@ import { DueStore } from '../due/due-store';
 import { JudgingStore } from '../judging/judging-store';
 import { Newer } from '../shell/newer';
 import { TreeWork } from '../tree/tree-work';
+import { letsGo } from './round-words';
 
 /** A tree of a round with its steps. */
 export interface TreeOfRound {
@@ -221,11 +222,9 @@ export const RoundStore = signalStore(
         ),
       /** What held a limb was let go, the limb came back too far, and it was tied again. */
       async tiedAgain(step: Step): Promise<boolean> {
-        const act = step.kind === 'act' && step.act.kind === 'let-go' ? step.act : undefined;
-        if (!act) return false;
-        const { stemId, what, atCm } = act;
-        const tied = { kind: 'let-go' as const, treeId: here(), stemId, what, staysOff: false };
-        return settle(step, 'done', () => book.record(atCm === undefined ? tied : { ...tied, atCm }));
+        const off = letsGo(step);
+        if (!off) return false;
+        return settle(step, 'done', () => work.fixing({ ...off, treeId: here() }, { staysOff: false }));
       },
       /** The limb of a step broke off. */
       broke(step: Step, stemId: string): Promise<boolean> {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Due, PlannedAct, Step, TreeState, WorkLine } from '../../../../core';
 import { tell } from '../../../../core/testing/tell';
-import { mayWait, plannedActs, stemsOf, stepTold, tagTold, waysOf } from './round-words';
+import { letsGo, mayWait, plannedActs, stemsOf, stepTold, tagTold, waysOf } from './round-words';
 
 const act = (kind: PlannedAct['kind'], more: object = {}): Step => {
   const planned = { id: `${kind}:a`, kind, stemId: 'a', ...more } as unknown as PlannedAct;
@@ -35,6 +35,15 @@ describe('a step of the round', () => {
       expect(waysOf(act(kind)).unsure).toBe(false);
     expect(waysOf(due({}))).toEqual({ left: false, otherwise: false, unsure: false, close: false });
     expect(waysOf(due({ what: 'disbud' })).left).toBe(true);
+  });
+
+  it('may come back too far only where what is let go holds a bend', () => {
+    const tie = { what: 'off', thing: 'tie', stemIds: ['a'] };
+    expect(letsGo(act('let-go', { what: 'tie', atCm: 30 }))).toEqual({ ...tie, atCm: 30 });
+    expect(letsGo(due({ what: 'off', thing: 'weight' }))?.thing).toBe('weight');
+    expect(waysOf(due({ what: 'off', thing: 'weight' })).otherwise).toBe(true);
+    for (const none of [act('let-go', { what: 'stake' }), act('loosen', { what: 'tie' }), due({})])
+      expect(letsGo(none)).toBeUndefined();
   });
 
   it('says when it would be better done where that is yet to come', () => {

@@ -7,7 +7,7 @@ import {
   type Step,
   type TreeState,
 } from '../../../../core';
-import { dueCalled, limbsTold } from '../due/due-words';
+import { dueCalled, holdsBend, limbsTold, type FixedOff } from '../due/due-words';
 
 /** The acts of a plan among some steps. */
 export const plannedActs = (steps: readonly Step[]): PlannedAct[] =>
@@ -36,11 +36,24 @@ export function mayWait(step: Step): Message | undefined {
     : told('round.better', { on: day(due.on) });
 }
 
+/** What a step lets go that holds a limb bent: it may come back too far, and is tied again. */
+export function letsGo(step: Step): FixedOff | undefined {
+  if (step.kind === 'due') return step.due.what === 'off' && holdsBend(step.due.thing) ? step.due : undefined;
+  const { act } = step;
+  if (act.kind !== 'let-go' || !holdsBend(act.what)) return undefined;
+  const at = act.atCm !== undefined && { atCm: act.atCm };
+  return { what: 'off', thing: act.what, stemIds: [act.stemId], ...at };
+}
+
 /** What may be opened under a step: why it was left, another way it was done, the doubt about it, its cut close up. What holds wood is not left in doubt. */
 export function waysOf(step: Step): Record<'left' | 'otherwise' | 'unsure' | 'close', boolean> {
   // What is fixed, and a limb whose time ends, is asked about until it is done: there is nothing to leave.
   if (step.kind === 'due')
-    return { left: isWindowAct(step.due.what), otherwise: false, unsure: false, close: false };
+    return {
+      left: isWindowAct(step.due.what),
+      otherwise: letsGo(step) !== undefined,
+      ...{ unsure: false, close: false },
+    };
   const { act } = step;
   const isAboutLimb = 'stemId' in act && act.kind !== 'stake';
   const isFixed =

@@ -15,7 +15,7 @@ import { PonderingTold } from '../judging/pondering';
 import { ReasonTold } from '../words/reason-told';
 import { Say, Told } from '../words/told';
 import { RoundStore } from './round-store';
-import { stemsOf } from './round-words';
+import { letsGo, stemsOf } from './round-words';
 
 /** What may be open under an act. */
 export type WaysOpen = 'otherwise' | 'left' | 'unsure';
@@ -35,6 +35,7 @@ export class StepWays {
   readonly closed = output();
   private readonly round = inject(RoundStore);
 
+  readonly letsGo = letsGo;
   readonly whys = UNDONE_WHY.filter((why) => why !== 'unsure');
   readonly weighingTold = told('doubt.weighing');
 

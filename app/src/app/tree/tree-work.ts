@@ -70,10 +70,13 @@ export class TreeWork {
     return this.book.record({ kind: 'wound-seen', treeId, limbId, looks }, on);
   }
 
-  /** Writes down that something fixed that was due was dealt with today: looked at, its loop made wider, or off. */
-  fixing(due: Due): Promise<boolean> {
+  /** Writes down that something fixed that was due was dealt with today: looked at, its loop made wider, off, or tied again. */
+  fixing(
+    due: Pick<Due, 'treeId' | 'what' | 'thing' | 'atCm' | 'stemIds'>,
+    { staysOff = true } = {},
+  ): Promise<boolean> {
     const state = this.book.states().get(due.treeId);
-    const done = state && fixingDone(state, due);
+    const done = state && fixingDone(state, due, staysOff);
     return done ? this.book.record(done) : Promise.resolve(false);
   }
 
