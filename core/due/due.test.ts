@@ -164,6 +164,26 @@ describe('what is due on a tree', () => {
     expect(wound('2030-09-01')).toBeUndefined();
   });
 
+  it('is the thick end of a stem that was cut back, until it is cut back once more', () => {
+    const reason = { code: 'as-written', args: { words: '' } };
+    const back = (toLengthCm: number, diameterMm: number, on: string) => {
+      const act = { id: on, kind: 'shorten', stemId: 'trunk', toLengthCm, diameterMm, reason };
+      return entry({ kind: 'acts-done', acts: [act], left: { stems: {}, gone: [] } }, on);
+    };
+    const stems = Object.fromEntries(treeOf(VASE).tree.stems.map((stem) => [stem.id, readingsOf(stem)]));
+    const read = entry({ kind: 'visit', stems }, '2025-01-10');
+    const wounds = (...cuts: PlainEvent[]) =>
+      dueOn('2025-07-01', { planted: '2020-12-01' }, [read, ...cuts])
+        .filter(({ what }) => what === 'wound')
+        .map(({ limbId, stemIds, why }) => [limbId, stemIds, why.code, why.args?.['at']]);
+    const end = (at: number) => ['trunk', ['trunk'], 'due.wound.end', { cm: at }];
+    expect(wounds(back(110, 30, '2025-02-10'))).toEqual([end(110)]);
+    expect(wounds(back(110, 30, '2025-02-10'), back(104, 32, '2025-02-20'))).toEqual([end(104)]);
+    // Thin, it closes with its next growth; cut off since, it is no more there.
+    expect(wounds(back(110, 20, '2025-02-10'))).toEqual([]);
+    expect(wounds(back(140, 30, '2025-02-10'))).toEqual([]);
+  });
+
   it('is no more once uprights were rubbed off, until others rise', () => {
     const flat = { fixings: [{ what: 'tie', atCm: 35, since: '2027-03-01', fromDeg: 45, toDeg: 90 }] };
     const limbs = withL1(flat);

@@ -5,6 +5,7 @@ import { woodSeason } from '../calendar/seasons';
 import type { PlainEvent } from '../history/events';
 import type { WoundLook } from '../history/events/wound-seen';
 import { woundsMade, type Wound } from '../history/old-wounds';
+import { stemOf, type Tree } from '../tree/stem';
 import { compassCalled } from '../words/compass';
 import { because, cm, day, mm, type Reason } from '../words/message';
 import type { DueTree } from './due';
@@ -17,6 +18,8 @@ const MORE_YEARS = 2;
 const CALLUS_DAYS = 60;
 const SICK_DAYS = 30;
 const YEAR_DAYS = 365;
+/** A stem may be read so much shorter than it was cut to, cm. */
+const NEAR_CM = 5;
 
 /** A wound that is followed: how it was seen last, and the day on which it is looked at next. */
 export interface FollowedWound {
@@ -34,15 +37,28 @@ export function woundsStanding(
   { state, events }: Pick<DueTree, 'state' | 'events'>,
   isWanted?: (act: { diameterMm: number }) => boolean,
 ): Omit<FollowedWound, 'on'>[] {
-  const standing = new Set(laid.tree.stems.map(({ id }) => id));
-  return woundsMade(state.record, events, isWanted)
-    .filter(({ on }) => standing.has(on))
-    .map((wound) => ({
-      wound,
-      closesYears: yearsToClose(kind, wound.diameterMm),
-      seen: seenLast(events, wound),
-    }))
-    .sort((a, b) => b.wound.diameterMm - a.wound.diameterMm);
+  const made = woundsMade(state.record, events, isWanted);
+  return (
+    made
+      .filter((wound) => stands(laid.tree, wound))
+      // The end of a stem that was cut back once more went with it.
+      .filter(
+        (wound, i) =>
+          !wound.isEnd || !made.slice(i + 1).some((later) => later.isEnd && later.on === wound.on),
+      )
+      .map((wound) => ({
+        wound,
+        closesYears: yearsToClose(kind, wound.diameterMm),
+        seen: seenLast(events, wound),
+      }))
+      .sort((a, b) => b.wound.diameterMm - a.wound.diameterMm)
+  );
+}
+
+/** Whether the wood that a wound is on stands yet: cut back behind it, it went too. */
+function stands(tree: Tree, { on, originCm }: Wound): boolean {
+  const stem = stemOf(tree, on);
+  return stem !== undefined && originCm <= stem.length.value + NEAR_CM;
 }
 
 /** Heavy wounds that are looked at as each season's shoots stop, until they are seen closed; a sick one sooner. */
@@ -62,7 +78,7 @@ export function woundsFollowed(scene: TreeScene, tree: Pick<DueTree, 'state' | '
 
 /** What is due about a heavy wound. */
 export const woundWhy = ({ wound, closesYears, seen }: FollowedWound): Reason =>
-  because(seen?.looks === 'sick' ? 'due.wound.sick' : 'due.wound.why', {
+  because(woundCode(wound, seen), {
     tag: wound.tag,
     at: cm(Math.round(wound.originCm)),
     side: compassCalled(wound.bearingDeg),
@@ -71,6 +87,11 @@ export const woundWhy = ({ wound, closesYears, seen }: FollowedWound): Reason =>
     seen: day(seen?.on ?? wound.since),
     years: Math.ceil(closesYears),
   });
+
+function woundCode({ isEnd }: Wound, seen: FollowedWound['seen']) {
+  if (seen?.looks === 'sick') return isEnd ? 'due.wound.end.sick' : 'due.wound.sick';
+  return isEnd ? 'due.wound.end' : 'due.wound.why';
+}
 
 function seenLast(events: readonly PlainEvent[], { limbId, since }: Wound): FollowedWound['seen'] {
   const last = events.findLast(

@@ -26,7 +26,8 @@ export const bare = (shown: TreeState, read: ReadBook, drawn: Tree): TreePicture
   day: shown.today,
   verdicts: {},
   acts: [],
-  wounds: oldWounds(read, shown.record.id),
+  // An end that was cut back is drawn with its stem.
+  wounds: oldWounds(read, shown.record.id).filter(({ isEnd }) => !isEnd),
 });
 
 /** A tree as it stood on a day gone by, in the room it needs today. */

@@ -124,7 +124,12 @@ export class AtTree {
   /** The wound that a step is about. */
   private readonly wound = computed(() => {
     const [state, limbId] = [this.state(), this.step()?.due?.limbId];
-    return state && oldWounds(this.book.read(), state.record.id).find((one) => one.limbId === limbId);
+    return state && oldWounds(this.book.read(), state.record.id).findLast((one) => one.limbId === limbId);
+  });
+  /** A wound on the side of what carries it: the end of a stem is seen from all round. */
+  private readonly sidedWound = computed(() => {
+    const wound = this.wound();
+    return wound?.isEnd ? undefined : wound;
   });
   /** Where what a step is about is on the tree: a wound, or something fixed. */
   private readonly sought = computed(() => {
@@ -135,14 +140,14 @@ export class AtTree {
     return stemId !== undefined && fixed?.atCm !== undefined ? { stemId, atCm: fixed.atCm } : undefined;
   });
   /** A flat tree has one side that it is seen from, and so has a wound. */
-  readonly isOneSided = computed(() => this.isFlat() || this.wound() !== undefined);
+  readonly isOneSided = computed(() => this.isFlat() || this.sidedWound() !== undefined);
 
   /** A wound is seen from before it, a limb from beside it; a flat tree from before its wall; a whole tree from where it is widest. */
   readonly fromDeg = computed(() => {
     const [state, id] = [this.state(), this.inHand()];
     if (!state) return 180;
     if (this.isFlat()) return (wallBearing(state.site) + 90) % 360;
-    const wound = this.wound();
+    const wound = this.sidedWound();
     if (wound) return wound.bearingDeg;
     const stem = state.tree.stems.find((one) => one.id === id);
     return stem && stem.parent.kind !== 'ground'

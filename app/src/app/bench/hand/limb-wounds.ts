@@ -7,6 +7,8 @@ import { BenchStore } from '../bench-store';
 import { HandStore } from './hand-store';
 
 const YEAR_DAYS = 365.25;
+/** An end that takes longer to close is a wound to look after, seasons. */
+const END_YEARS = 1;
 
 /** The wounds on the limb in hand that are not seen closed: when each should close, how it was seen last, and how it looks today. */
 @Component({
@@ -29,13 +31,17 @@ export class LimbWounds {
     const [scene, state] = [this.hand.scene(), this.bench.state()];
     if (!scene || !state) return [];
     const events = this.book.read().eventsOf.get(state.record.id) ?? [];
-    return woundsStanding(scene, { state, events })
-      .filter(({ wound, seen }) => wound.on === this.stem().id && seen?.looks !== 'closed')
-      .map((one) => ({
-        ...one,
-        year: daysAfter(one.wound.since, Math.round(one.closesYears * YEAR_DAYS)).slice(0, 4),
-        toDo: one.seen?.looks === 'still' || one.seen?.looks === 'sick' ? one.seen.looks : undefined,
-      }));
+    return (
+      woundsStanding(scene, { state, events })
+        .filter(({ wound, seen }) => wound.on === this.stem().id && seen?.looks !== 'closed')
+        // The end of a shoot that was headed closes with its next growth.
+        .filter(({ wound, closesYears }) => !wound.isEnd || closesYears > END_YEARS)
+        .map((one) => ({
+          ...one,
+          year: daysAfter(one.wound.since, Math.round(one.closesYears * YEAR_DAYS)).slice(0, 4),
+          toDo: one.seen?.looks === 'still' || one.seen?.looks === 'sick' ? one.seen.looks : undefined,
+        }))
+    );
   });
 
   seen(limbId: string, looks: WoundLook): void {
