@@ -36,6 +36,7 @@ export * from './findings';
 export * from './formats/links';
 export * from './formats/merge';
 export * from './formats/read';
+export * from './formats/together';
 export type { Repair } from './formats/repairs';
 export * from './formats/yard-file';
 export * from './forms';

@@ -9,6 +9,7 @@ import { runs } from '../testing/deep';
 import { importEffect, mergeBooks } from './merge';
 import { readYardFile } from './read';
 import { yardFileSchema } from './schema';
+import { filesTogether } from './together';
 import { writeYardFile, writeYardFiles, type YardFile } from './yard-file';
 
 const DEMO = readFileSync(new URL('../../demo/two-hillsides.json', import.meta.url), 'utf8');
@@ -47,11 +48,17 @@ describe('a yard file', () => {
     };
     const most = writeYardFile({ ...whole, photos: {} }).length + 4200;
     const texts = writeYardFiles(whole, most);
-    const parts = texts.map((text) => {
+    const parts = texts.flatMap((text) => {
       const found = readYardFile(text);
-      return found.kind === 'good' ? Object.keys(found.file.photos ?? {}) : found;
+      return found.kind === 'good' ? [found.file] : [];
     });
-    expect(parts).toEqual([['p-new', 'p-mid'], ['p-old']]);
+    expect(parts.map(({ photos }) => Object.keys(photos ?? {}))).toEqual([['p-new', 'p-mid'], ['p-old']]);
+    // Taken in together, in whatever order, they are the yard.
+    const [first, second] = parts as [YardFile, YardFile];
+    const { weather = {}, ...rest } = filesTogether([second, first]);
+    expect({ ...rest, photos: { ...rest.photos } }).toEqual({ ...whole, weather: undefined });
+    expect(weather).toEqual(whole.weather ?? {});
+    expect(importEffect(filesTogether([first, second]), undefined)).toMatchObject({ photos: 3 });
     expect(texts.every(({ length }) => length <= most)).toBe(true);
     expect(writeYardFiles(file())).toHaveLength(1);
   });

@@ -1,19 +1,31 @@
 import { inWritingOrder } from '../history/clock';
 import { readBook } from '../history/tree-at';
 import type { Book } from '../history/events';
+import type { YardFile } from './yard-file';
 
 /** What keeping an imported yard would do. */
 export type ImportEffect =
-  | { kind: 'adds'; yardName: string; trees: number; events: number }
-  | { kind: 'merges'; yardName: string; newEvents: number; sameEvents: number; newTrees: number }
+  | { kind: 'adds'; yardName: string; trees: number; events: number; photos: number }
+  | {
+      kind: 'merges';
+      yardName: string;
+      newEvents: number;
+      sameEvents: number;
+      newTrees: number;
+      photos: number;
+    }
   | { kind: 'clashes'; eventIds: readonly string[] };
 
 /** Says whether an import adds a yard or merges into one already kept. Merging is by event id. */
-export function importEffect(imported: Book, kept: Book | undefined): ImportEffect {
+export function importEffect(
+  imported: Book & Pick<YardFile, 'photos'>,
+  kept: Book | undefined,
+): ImportEffect {
   const theirs = readBook(imported);
+  const photos = Object.keys(imported.photos ?? {}).length;
   if (!kept) {
     const { name: yardName, trees } = theirs;
-    return { kind: 'adds', yardName, trees: trees.length, events: imported.events.length };
+    return { kind: 'adds', yardName, trees: trees.length, events: imported.events.length, photos };
   }
   const known = new Map(kept.events.map((event) => [event.id, event]));
   const clashing = imported.events.filter((event) => {
@@ -30,6 +42,7 @@ export function importEffect(imported: Book, kept: Book | undefined): ImportEffe
     newEvents: fresh.length,
     sameEvents: imported.events.length - fresh.length,
     newTrees: theirs.trees.filter(({ record }) => !keptTrees.has(record.id)).length,
+    photos,
   };
 }
 

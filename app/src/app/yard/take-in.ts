@@ -40,11 +40,14 @@ export class TakeIn {
     const { effect } = this.examined();
     switch (effect?.kind) {
       case 'adds':
-        return told('files.adds', { yard: effect.yardName, trees: effect.trees, entries: effect.events });
+        return told('files.adds', {
+          ...{ yard: effect.yardName, trees: effect.trees, entries: effect.events },
+          photos: effect.photos,
+        });
       case 'merges':
         return told('files.joins', {
           ...{ yard: effect.yardName, entries: effect.newEvents, trees: effect.newTrees },
-          same: effect.sameEvents,
+          ...{ same: effect.sameEvents, photos: effect.photos },
         });
       case 'clashes':
         return told('files.clashes', { entries: list(effect.eventIds.slice(0, CLASHES_TOLD)) });

@@ -1,11 +1,13 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { FileReading } from '../book/file-reader';
+import { readTogether } from '../book/files-together';
 import { BookStore } from '../book/book-store';
 import type { Examined } from '../book/with-import';
 import { told, type Message } from '../../../../core';
 import { download } from '../shell/download';
 import { Say, Told } from '../words/told';
+import { Words } from '../words/words';
 import { TakeIn } from './take-in';
 
 /** The yard as a file: out, and in again after saying what it would do. */
@@ -18,6 +20,7 @@ import { TakeIn } from './take-in';
 })
 export class YardFiles {
   readonly book = inject(BookStore);
+  private readonly words = inject(Words);
 
   readonly fileName = signal('');
   readonly examined = signal<Examined | undefined>(undefined);
@@ -36,12 +39,18 @@ export class YardFiles {
   }
 
   async look(input: HTMLInputElement): Promise<void> {
-    const file = input.files?.[0];
-    if (!file) return;
+    const files = [...(input.files ?? [])];
+    const [first] = files;
+    if (!first) return;
     this.keptWords.set(undefined);
-    this.fileName.set(file.name);
+    this.fileName.set(
+      files.length === 1
+        ? first.name
+        : this.words.say('files.together', { first: first.name, n: files.length - 1 }),
+    );
     this.examined.set(undefined);
-    const reading = this.book.readFile(await file.text());
+    const read = async (file: File) => ({ name: file.name, reading: this.book.readFile(await file.text()) });
+    const reading = readTogether(await Promise.all(files.map(read)));
     this.reading.set(reading);
     this.examined.set(await this.book.examine(reading));
     this.reading.set(undefined);
