@@ -4,7 +4,7 @@ import { daysAfter } from '../calendar/days';
 import { woodSeason } from '../calendar/seasons';
 import type { PlainEvent } from '../history/events';
 import type { WoundLook } from '../history/events/wound-seen';
-import { woundsMade, type Wound } from '../history/old-wounds';
+import { woundsMade, type Wound, type Wounding } from '../history/old-wounds';
 import { stemOf, type Tree } from '../tree/stem';
 import { compassCalled } from '../words/compass';
 import { because, cm, day, mm, type Reason } from '../words/message';
@@ -12,6 +12,8 @@ import type { DueTree } from './due';
 
 /** A wound that takes more than so many seasons to close is followed until it is seen closed. A working value. */
 export const HEAVY_YEARS = 2;
+/** An end heals under the shoot it was cut to: it is followed where it takes longer than this, seasons. A working value. */
+const HEAVY_END_YEARS = 3;
 /** Seasons past the one in which it should have closed for which it is still asked about. A working value. */
 const MORE_YEARS = 2;
 /** Days of growth after which callus shows, and days until a sick wound is looked at again. Working values. */
@@ -35,7 +37,7 @@ export interface FollowedWound {
 export function woundsStanding(
   { kind, laid }: Pick<TreeScene, 'kind' | 'laid'>,
   { state, events }: Pick<DueTree, 'state' | 'events'>,
-  isWanted?: (act: { diameterMm: number }) => boolean,
+  isWanted?: (act: Wounding) => boolean,
 ): Omit<FollowedWound, 'on'>[] {
   const made = woundsMade(state.record, events, isWanted);
   return (
@@ -64,14 +66,14 @@ function stands(tree: Tree, { on, originCm }: Wound): boolean {
 /** Heavy wounds that are looked at as each season's shoots stop, until they are seen closed; a sick one sooner. */
 export function woundsFollowed(scene: TreeScene, tree: Pick<DueTree, 'state' | 'events'>): FollowedWound[] {
   const { today } = tree.state;
-  const isHeavy = ({ diameterMm }: { diameterMm: number }): boolean =>
-    yearsToClose(scene.kind, diameterMm) > HEAVY_YEARS;
+  const isHeavy = ({ kind, diameterMm }: Wounding): boolean =>
+    yearsToClose(scene.kind, diameterMm) > (kind === 'shorten' ? HEAVY_END_YEARS : HEAVY_YEARS);
   return woundsStanding(scene, tree, isHeavy).flatMap((one): FollowedWound[] => {
     const { wound, closesYears, seen } = one;
     const until = daysAfter(wound.since, Math.round((closesYears + MORE_YEARS) * YEAR_DAYS));
     if (seen?.looks === 'closed' || today > until) return [];
     const on =
-      seen?.looks === 'sick' ? daysAfter(seen.on, SICK_DAYS) : shootsStop(scene, seen?.on ?? wound.since);
+      seen?.looks === 'sick' ? daysAfter(seen.on, SICK_DAYS) : lookOn(scene, seen?.on ?? wound.since);
     return on === undefined ? [] : [{ ...one, on }];
   });
 }
@@ -100,10 +102,15 @@ function seenLast(events: readonly PlainEvent[], { limbId, since }: Wound): Foll
   return last?.kind === 'wound-seen' ? { looks: last.looks, on: last.happenedOn } : undefined;
 }
 
-/** The day shoots stop in the first season that leaves callus time to show after a day; undefined where nothing tells of it. */
-function shootsStop({ site, when }: TreeScene, after: string): string | undefined {
-  const first = woodSeason(site, after);
-  return [first, first + 1, first + 2]
+/**
+ * The day shoots stop in the first season that leaves callus time to show after a day; of several that have passed unseen, the last. Undefined
+ * where nothing tells of it.
+ */
+function lookOn({ site, when }: TreeScene, after: string): string | undefined {
+  const [first, now] = [woodSeason(site, after), woodSeason(site, when.today)];
+  const seasons = Array.from({ length: Math.max(0, now - first) + 3 }, (_, i) => first + i);
+  const days = seasons
     .map((season) => when.seasons(season).stages['shoots-stop']?.on)
-    .find((on) => on !== undefined && on > daysAfter(after, CALLUS_DAYS));
+    .filter((on): on is string => on !== undefined && on > daysAfter(after, CALLUS_DAYS));
+  return days.findLast((on) => on <= when.today) ?? days[0];
 }

@@ -69,7 +69,7 @@ export function oldWounds(read: ReadBook, treeId: string): Wound[] {
 }
 
 /** An act that leaves a wound on what stays. */
-type Wounding = Extract<Act, { kind: 'take-out' | 'shorten' }>;
+export type Wounding = Extract<Act, { kind: 'take-out' | 'shorten' }>;
 const isWounding = <A extends Act>(act: A): act is A & Wounding =>
   act.kind === 'take-out' || act.kind === 'shorten';
 
