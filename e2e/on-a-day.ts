@@ -11,7 +11,7 @@ const STAYS = 'eager-bough-judgements';
 const BESIDE = '/icon.svg';
 
 /**
- * A test whose page is looked at on one day, whatever the day it runs on. Tests that ask for no other kind of browser share one, whose
+ * A test whose pages are looked at on one day, whatever the day it runs on. Tests that ask for no other kind of browser share one, whose
  * yards are thrown away before each.
  */
 export const test = plain.extend<object, { shared: BrowserContext }>({
@@ -25,14 +25,12 @@ export const test = plain.extend<object, { shared: BrowserContext }>({
     { scope: 'worker' },
   ],
   context: async ({ context, shared, hasTouch }, use) => {
-    if (hasTouch) return use(context);
-    await throwYardsAway(shared);
-    await use(shared);
-    await Promise.all(shared.pages().map((page) => page.close()));
-  },
-  page: async ({ page }, use) => {
-    await page.clock.setFixedTime(new Date(TODAY));
-    await use(page);
+    const own = hasTouch ? context : shared;
+    if (own === shared) await throwYardsAway(shared);
+    // Another test may have looked at another day.
+    await own.clock.setFixedTime(new Date(TODAY));
+    await use(own);
+    if (own === shared) await Promise.all(shared.pages().map((page) => page.close()));
   },
 });
 
