@@ -1,4 +1,5 @@
 import { expect, test as plain, type Page } from '@playwright/test';
+import { lacking } from './kept-files';
 import { TODAY } from './on-a-day';
 
 /** A phone that keeps the program, in a yard without a signal. */
@@ -20,14 +21,6 @@ const test = plain.extend({
 
 const saved = (page: Page) => expect(page.locator('.keeping[data-keeping=saved]')).toBeVisible();
 const what = (page: Page) => page.locator('.what h2');
-
-/** How many files of the program are not kept yet. */
-async function lacking(): Promise<number> {
-  const manifest = (await (await fetch('ngsw.json')).json()) as { assetGroups: { urls: string[] }[] };
-  const wanted = manifest.assetGroups.flatMap(({ urls }) => urls);
-  const kept = await Promise.all(wanted.map((url) => caches.match(url)));
-  return kept.filter((found) => found === undefined).length;
-}
 
 test('the whole round is gone without a signal, from a cold start, and goes on after the battery died', async ({
   page,
