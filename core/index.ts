@@ -144,6 +144,7 @@ export * from './buds/facing';
 export * from './buds/limb-buds';
 export * from './cuts/bud-choice';
 export * from './cuts/cut-to-buds';
+export * from './acts/callus';
 export * from './acts/cut-place';
 export * from './work/kit';
 export * from './work/lines';

@@ -1,6 +1,6 @@
 import type { TreeScene } from './scene';
+import { yearsToClose } from './callus';
 import { crotchDeg } from '../tree/joins';
-import type { KindFacts } from '../kinds/kind-facts';
 import { positionAt } from '../tree/course';
 import { stemOf, type Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
@@ -28,9 +28,6 @@ export interface CutPlace {
   pegYears?: number;
 }
 
-/** Callus grown inward from each side of a wound in a season, mm. Working values. */
-const CALLUS_MM: Record<KindFacts['healing']['value'], number> = { quick: 8, middling: 5.5, slow: 3.5 };
-
 /** Slope of a heading cut, deg, and its distance beyond the bud, cm (5 to 8 mm is common guidance). */
 export const HEADING_SLOPE_DEG = 45;
 export const BEYOND_BUD_CM = 0.6;
@@ -52,11 +49,6 @@ export function toolFor(
   if (heightCm > site.reachCm) return diameterMm <= POLE_PRUNER_MM ? 'pole pruner' : 'pole saw';
   if (diameterMm <= limits('cut.shearsMm').value) return 'shears';
   return diameterMm <= limits('cut.loppersMm').value ? 'loppers' : 'saw';
-}
-
-/** Seasons until a round wound closes: callus comes from both sides, so half its width at the kind's own rate. */
-export function yearsToClose({ healing }: Pick<KindFacts, 'healing'>, widthMm: number): number {
-  return widthMm / 2 / CALLUS_MM[healing.value];
 }
 
 /** A cut as it is to be made: across a stem at its collar, or at a length along it. */
@@ -92,7 +84,7 @@ export function cutPlace(scene: TreeScene, cut: CutWanted): CutPlace | undefined
     isInThree: isSaw(tool) && isHeavy,
     slopeDeg: isHeading ? HEADING_SLOPE_DEG : 0,
     beyondCm: isHeading ? BEYOND_BUD_CM : how === 'bench' ? BENCH_CM : 0,
-    closesYears: yearsToClose(kind, diameterMm),
+    closesYears: yearsToClose(kind, diameterMm, scene.callus),
     ...(!isHeading && flush(scene, stem, diameterMm)),
   };
 }
@@ -100,13 +92,13 @@ export function cutPlace(scene: TreeScene, cut: CutWanted): CutPlace | undefined
 const isSaw = (tool: Tool): boolean => tool === 'saw' || tool === 'pole saw';
 
 function flush(
-  { laid, kind }: TreeScene,
+  { laid, kind, callus }: TreeScene,
   stem: Stem,
   diameterMm: number,
 ): Pick<CutPlace, 'flushYears' | 'flushMm' | 'pegYears'> {
   const crotch = crotchDeg(laid, stem);
   if (crotch === undefined) return {};
   const flushMm = diameterMm / Math.sin((Math.max(15, Math.min(90, crotch)) * Math.PI) / 180);
-  const pegYears = (PEG_CM * 10) / (kind.thickeningMm.value / 2) + yearsToClose(kind, diameterMm);
-  return { flushMm, flushYears: yearsToClose(kind, flushMm), pegYears };
+  const pegYears = (PEG_CM * 10) / (kind.thickeningMm.value / 2) + yearsToClose(kind, diameterMm, callus);
+  return { flushMm, flushYears: yearsToClose(kind, flushMm, callus), pegYears };
 }

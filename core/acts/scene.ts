@@ -4,6 +4,7 @@ import type { Answers } from '../schools/questions';
 import type { Growing } from '../calendar/growing';
 import type { Seasons } from '../seasons/known';
 import type { BendCame } from './bend-came';
+import type { Callus } from './callus';
 import type { Site } from '../sites/site';
 import type { CameAs } from '../tree/came-as';
 import type { LaidTree } from '../tree/course';
@@ -43,6 +44,8 @@ export interface TreeScene {
   answers: Answers;
   /** What came of bends in this yard, each strain as a middling kind's wood would feel it. */
   bends?: readonly BendCame[];
+  /** What wounds seen in this yard make of its kind's callus; missing where none was. */
+  callus?: Callus;
   /** How strongly its rootstock drives it, where that is known. */
   stockVigour?: Degree;
 }

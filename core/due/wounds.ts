@@ -1,4 +1,4 @@
-import { yearsToClose } from '../acts/cut-place';
+import { yearsToClose } from '../acts/callus';
 import type { TreeScene } from '../acts/scene';
 import { daysAfter } from '../calendar/days';
 import { woodSeason } from '../calendar/seasons';
@@ -35,7 +35,7 @@ export interface FollowedWound {
 
 /** Every wound on what stands of a tree, with how it was seen last; the widest first. */
 export function woundsStanding(
-  { kind, laid }: Pick<TreeScene, 'kind' | 'laid'>,
+  { kind, laid, callus }: Pick<TreeScene, 'kind' | 'laid' | 'callus'>,
   { state, events }: Pick<DueTree, 'state' | 'events'>,
   isWanted?: (act: Wounding) => boolean,
 ): Omit<FollowedWound, 'on'>[] {
@@ -50,7 +50,7 @@ export function woundsStanding(
       )
       .map((wound) => ({
         wound,
-        closesYears: yearsToClose(kind, wound.diameterMm),
+        closesYears: yearsToClose(kind, wound.diameterMm, callus),
         seen: seenLast(events, wound),
       }))
       .sort((a, b) => b.wound.diameterMm - a.wound.diameterMm)
@@ -67,7 +67,7 @@ function stands(tree: Tree, { on, originCm }: Wound): boolean {
 export function woundsFollowed(scene: TreeScene, tree: Pick<DueTree, 'state' | 'events'>): FollowedWound[] {
   const { today } = tree.state;
   const isHeavy = ({ kind, diameterMm }: Wounding): boolean =>
-    yearsToClose(scene.kind, diameterMm) > (kind === 'shorten' ? HEAVY_END_YEARS : HEAVY_YEARS);
+    yearsToClose(scene.kind, diameterMm, scene.callus) > (kind === 'shorten' ? HEAVY_END_YEARS : HEAVY_YEARS);
   return woundsStanding(scene, tree, isHeavy).flatMap((one): FollowedWound[] => {
     const { wound, closesYears, seen } = one;
     const until = daysAfter(wound.since, Math.round((closesYears + MORE_YEARS) * YEAR_DAYS));

@@ -1,5 +1,6 @@
 import { because } from '../words/message';
 import { describe, expect, it } from 'vitest';
+import { sceneOf } from '../judging/scene';
 import { reading } from '../readings/reading';
 import { LEVEL_SITE } from '../testing/trees';
 import { eventsInForce } from './in-force';
@@ -291,5 +292,41 @@ describe('what came of bends', () => {
     ]);
     expect(bendsOf(planned, crack, undone)).toEqual([{ ...asked, came: 'held', fruit }]);
     expect(bendsOf(measured(80))).toBeUndefined();
+  });
+});
+
+describe('what was seen of wounds', () => {
+  const cut = event({
+    ...{ kind: 'acts-done', treeId: 't', left: { stems: {}, gone: ['a'] } },
+    acts: named([{ kind: 'take-out', stemId: 'a', diameterMm: 22, reason: because('as-written') }]),
+  });
+  const seen = (looks: 'closed' | 'still' | 'sick', limbId = 'a') =>
+    event({ kind: 'wound-seen', treeId: 't', limbId, looks });
+  const stateWith = (...events: BookEvent[]) => treeState(readBook({ yard, events }), 't');
+
+  it('is gathered for the yard with the cut it was of; a sick one, or one of no cut on record, says nothing', () => {
+    const wounds = stateWith(
+      measured(80),
+      cut,
+      seen('still'),
+      seen('sick'),
+      seen('closed'),
+      seen('closed', 'b'),
+    )?.wounds;
+    expect(wounds?.map(({ widthMm, isClosed, fruit }) => [widthMm, isClosed, fruit])).toEqual([
+      [22, false, 'european-plum'],
+      [22, true, 'european-plum'],
+    ]);
+    expect(wounds?.[0]?.cutOn).toBe(cut.happenedOn);
+    expect(stateWith(measured(80), cut)?.wounds).toBeUndefined();
+  });
+
+  it('moves the time in which a tree’s other wounds are said to close', () => {
+    const later = { ...seen('still'), happenedOn: '2031-11-20' };
+    const [none, slow] = [stateWith(measured(80), cut), stateWith(measured(80), cut, later)];
+    if (!none || !slow) throw new Error('no tree');
+    expect(sceneOf(none).callus).toBeUndefined();
+    // Plum grows 5.5 mm a side in a season: 22 mm still open after more than three is slower than usual.
+    expect(sceneOf(slow).callus?.factor).toBeLessThan(0.9);
   });
 });

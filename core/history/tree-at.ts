@@ -21,6 +21,7 @@ import {
   type YardDraft,
 } from './tree-draft';
 import type { TreeRecord } from './tree-record';
+import { woundsCame, type KindWound, type TreeWound } from './wounds-came';
 
 /** What came of a bend on a tree of a kind. */
 export interface KindBend extends BendCame {
@@ -55,6 +56,8 @@ export interface TreeState {
   visitedOn: string | undefined;
   /** What came of bends in this yard, on trees of each kind; missing where none was told of. */
   bends?: readonly KindBend[];
+  /** What was seen of wounds in this yard, on trees of each kind; missing where none was. */
+  wounds?: readonly KindWound[];
   /** Depth of snow that heights were read over at the last visit, cm; missing where none was told of. */
   snowCm?: number;
 }
@@ -72,6 +75,8 @@ export interface ReadBook {
   schoolEdits: SchoolEdits;
   /** What came of bends on its trees. */
   bends: readonly TreeBend[];
+  /** What was seen of wounds on its trees. */
+  wounds: readonly TreeWound[];
   /** Stages seen on its trees. */
   seen: readonly TreeSeen[];
 }
@@ -106,7 +111,8 @@ export function readBook(book: Book, onDate = '9999-12-31'): ReadBook {
     ...tree,
     record: draftOf(tree.record, eventsOf.get(tree.record.id) ?? []).record,
   }));
-  return { name, sites: [...yard.sites.values()], trees, gone, eventsOf, schoolEdits, bends, seen };
+  const wounds = woundsCame(eventsOf);
+  return { name, sites: [...yard.sites.values()], trees, gone, eventsOf, schoolEdits, bends, wounds, seen };
 }
 
 const bareSites = new WeakMap<object, Site>();
@@ -147,7 +153,8 @@ export function treeState(
     today === undefined ? undefined : roundOf(known.record, read.eventsOf.get(treeId) ?? [], ground, today);
   return {
     ...{ record, form, rules, shapedBefore, leaderFailures, buds, visitedOn },
-    ...(read.bends.length > 0 && { bends: bendsOf(read) }),
+    ...(read.bends.length > 0 && { bends: withKinds(read, read.bends) }),
+    ...(read.wounds.length > 0 && { wounds: withKinds(read, read.wounds) }),
     ...(draft.snowCm && { snowCm: draft.snowCm }),
     ...(stages && { stages }),
     ...(round && { round }),
@@ -160,12 +167,15 @@ export function treeState(
   };
 }
 
-/** What came of bends, each with the kind of its tree. */
-function bendsOf({ bends, trees, gone }: ReadBook): KindBend[] {
+/** What came of things on trees, each with the kind of its tree. */
+function withKinds<T extends { treeId: string }>(
+  { trees, gone }: ReadBook,
+  came: readonly T[],
+): (Omit<T, 'treeId'> & { fruit: string })[] {
   const kinds = new Map([...gone, ...trees].map(({ record }) => [record.id, record.kind]));
-  return bends.flatMap(({ treeId, ...came }): KindBend[] => {
+  return came.flatMap(({ treeId, ...one }) => {
     const fruit = kinds.get(treeId);
-    return fruit === undefined ? [] : [{ ...came, fruit }];
+    return fruit === undefined ? [] : [{ ...one, fruit }];
   });
 }
 

@@ -1,11 +1,14 @@
 import type { BendCame } from '../acts/bend-came';
+import { callusOf, type Callus } from '../acts/callus';
 import { BEARS_MORE } from '../bending/wood';
 import type { Scene } from '../findings';
 import { formOf } from '../forms';
 import type { KindBend, TreeState } from '../history/tree-at';
+import type { KindFacts } from '../kinds/kind-facts';
 import { kindFacts } from '../kinds/kinds';
 import { resolveLimits } from '../rules/limits';
 import { rulesOfSchool } from '../schools/schools';
+import { growingWeeks, type Growing } from '../calendar/growing';
 import { woodSeason } from '../calendar/seasons';
 import { growingOf, inLeafOn, seasonsOf } from '../seasons/known';
 import { wallBearing } from '../sites/site';
@@ -25,6 +28,22 @@ function asMiddling(bends: readonly KindBend[]): BendCame[] {
   return all;
 }
 
+/** What wounds of its kind that were seen here make of a tree's callus; undefined where none was. */
+function callusHere({ wounds = [] }: TreeState, kind: KindFacts, grows: Growing): Callus | undefined {
+  const of = wounds.filter(({ fruit }) => kindFacts(fruit).id === kind.id);
+  if (of.length === 0) return undefined;
+  const came = of.map(({ widthMm, cutOn, seenOn, isClosed }) => ({
+    ...{ widthMm, isClosed, seasons: seasonsBetween(grows, cutOn, seenOn) },
+  }));
+  return callusOf(kind, came);
+}
+
+/** Seasons of growth from one day to another. */
+function seasonsBetween(grows: Growing, from: string, to: string): number {
+  const { from: opens, to: closes } = grows(Number(from.slice(0, 4)));
+  return growingWeeks(grows, from, to) / growingWeeks(grows, opens, closes);
+}
+
 /** The scene a tree's rules look at: its courses, kind, site, school and figures, on the day it is looked at. */
 export function sceneOf(state: TreeState): Scene {
   const kind = kindFacts(state.tree.kind);
@@ -39,6 +58,8 @@ export function sceneOf(state: TreeState): Scene {
   const { today } = state;
   const season = woodSeason(state.site, today);
   const seasons = seasonsOf(kind, state.site, state.stages);
+  const grows = growingOf(seasons, state.site);
+  const callus = callusHere(state, kind, grows);
   const inLeaf = inLeafOn(seasons, kind, today);
   const seasonsGrown = season - woodSeason(state.site, state.record.planted) + 1;
   const { cameAs, stockVigour } = state.record;
@@ -46,11 +67,12 @@ export function sceneOf(state: TreeState): Scene {
     ...{ laid: layOut(state.tree), kind, site: state.site, limits, answers },
     when: {
       ...{ today, season, inLeaf, seasonsGrown, justPlanted: seasonsGrown <= 1 && !inLeaf },
-      ...{ seasons, grows: growingOf(seasons, state.site) },
+      ...{ seasons, grows },
       ...(cameAs && { cameAs }),
       ...(state.visitedOn !== undefined && { readOn: state.visitedOn }),
     },
     ...(state.bends && { bends: asMiddling(state.bends) }),
+    ...(callus && { callus }),
     ...(stockVigour && { stockVigour }),
     ...(state.snowCm !== undefined && { snowCm: state.snowCm }),
     standsOn: form?.standsOn ?? 'trunk',

@@ -1,6 +1,7 @@
 import { because } from '../words/message';
 import { describe, expect, it } from 'vitest';
-import { toolFor, yearsToClose } from '../acts/cut-place';
+import { yearsToClose } from '../acts/callus';
+import { toolFor } from '../acts/cut-place';
 import { placeOf, type Act, phaseOf, cautionsFor } from '../acts/acts';
 import { judge, type Judgement } from '../judging/judge';
 import { sceneOf } from '../judging/scene';

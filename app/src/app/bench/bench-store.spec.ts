@@ -34,7 +34,7 @@ const TREE: TestTree = {
 
 /** The book's own record of the tree, for what work leaves of it. */
 const READ: ReadBook = {
-  ...{ sites: [], name: '', gone: [], eventsOf: new Map(), schoolEdits: {}, bends: [], seen: [] },
+  ...{ sites: [], name: '', gone: [], eventsOf: new Map(), schoolEdits: {}, bends: [], wounds: [], seen: [] },
   trees: [{ record: treeOf(TREE).record, siteId: 'site' }],
 };
 

@@ -6,6 +6,7 @@ import {
   mm,
   share,
   tagOf,
+  sceneOf,
   told,
   woundsOf,
   yearsToClose,
@@ -111,7 +112,7 @@ export class OtherWounds {
     const [judged, state] = [this.judged(), this.state()];
     if (!judged || !state) return [];
     const { plan } = judged;
-    const seasons = yearsToClose(kindFacts(state.record.kind), largestMm);
+    const seasons = yearsToClose(kindFacts(state.record.kind), largestMm, sceneOf(state).callus);
     const tenth = (area: number): number => Math.round(area * 10) / 10;
     return [
       told('runners.cuts', { cuts: wounds, planned: plan.wounds }),

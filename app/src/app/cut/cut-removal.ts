@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import {
   BENCH_CM,
   bearingDifference,
+  callusTold,
   cm,
   deg,
   mm,
@@ -44,13 +45,18 @@ export class CutRemoval {
     return act?.kind === 'take-out' ? act : undefined;
   });
 
+  private readonly callus = computed(() => {
+    const state = this.tree.state();
+    return state && sceneOf(state).callus;
+  });
+
   readonly place = computed(() => {
     const [state, act] = [this.tree.state(), this.act()];
     return state && act && placeOf(sceneOf(state), act);
   });
 
   readonly lines = computed<Message[]>(() => {
-    const place = this.place();
+    const [place, callus] = [this.place(), this.callus()];
     if (!place) return [];
     const { flushYears, flushMm, pegYears } = place;
     const thickAndTool = { thick: mm(place.diameterMm), tool: told(`tool.${place.tool}`) };
@@ -58,6 +64,7 @@ export class CutRemoval {
       told(place.isInThree ? 'cut.removal.three' : 'cut.removal', thickAndTool),
       this.act()?.how === 'bench' ? told('cut.bench', { stub: cm(BENCH_CM) }) : told('cut.collar'),
       told('cut.wound-closes', { seasons: place.closesYears }),
+      ...(callus ? [callusTold(callus)] : []),
       ...(flushYears !== undefined && flushMm !== undefined
         ? [told('cut.flush', { long: mm(flushMm), seasons: flushYears })]
         : []),

@@ -1,8 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { daysAfter, WOUND_LOOKS, woundsStanding, type Stem, type WoundLook } from '../../../../../core';
+import {
+  callusTold,
+  daysAfter,
+  WOUND_LOOKS,
+  woundsStanding,
+  type Stem,
+  type WoundLook,
+} from '../../../../../core';
 import { BookStore } from '../../book/book-store';
 import { TreeWork } from '../../tree/tree-work';
-import { Say } from '../../words/told';
+import { Say, Told } from '../../words/told';
 import { BenchStore } from '../bench-store';
 import { HandStore } from './hand-store';
 
@@ -13,7 +20,7 @@ const END_YEARS = 1;
 /** The wounds on the limb in hand that are not seen closed: when each should close, how it was seen last, and how it looks today. */
 @Component({
   selector: 'eb-limb-wounds',
-  imports: [Say],
+  imports: [Say, Told],
   templateUrl: './limb-wounds.html',
   styleUrl: './limb-fixings.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -42,6 +49,12 @@ export class LimbWounds {
           toDo: one.seen?.looks === 'still' || one.seen?.looks === 'sick' ? one.seen.looks : undefined,
         }))
     );
+  });
+
+  /** What the wounds that were seen say of callus here. */
+  readonly learnt = computed(() => {
+    const callus = this.hand.scene()?.callus;
+    return callus && callusTold(callus);
   });
 
   seen(limbId: string, looks: WoundLook): void {
