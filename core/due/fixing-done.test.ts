@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
+import { afterActs, type Act } from '../acts/acts';
 import { comesBackDeg, fixedTo } from '../fixings/fixed';
 import { readingsOf } from '../history/events/acts-done';
 import { letGo, type LetGo } from '../history/events/let-go';
 import { sceneOf } from '../judging/scene';
 import { treeOf } from '../testing/trees';
+import { because } from '../words/message';
 import type { Fixing, StemReadings } from '../tree/stem-readings';
 import { fixingDone } from './fixing-done';
 
@@ -39,7 +41,22 @@ describe('a tie that has done its work', () => {
     expect(fixingDone(state, OFF)).toMatchObject({ kind: 'let-go', staysOff: true, expectedDeg: back });
     const limb = after(fixingDone(state, OFF) as LetGo);
     expect(limb.fixings).toEqual([]);
-    expect(limb.set).toMatchObject({ value: 60 - back, how: 'filled-in' });
+    expect(limb.set).toMatchObject({ value: 60 - back, how: 'guessed' });
+    // As planned work it is left so too.
+    const act = {
+      kind: 'let-go',
+      stemId: 'a',
+      what: 'tie',
+      atCm: 40,
+      expectedDeg: back,
+      reason: because('as-written'),
+    };
+    const worked = afterActs(state.tree, [act as Act]).stems.find(({ id }) => id === 'a');
+    expect([worked?.shape.run.value, worked?.shape.run.how, worked?.fixings]).toEqual([
+      60 - back,
+      'guessed',
+      [],
+    ]);
     // Where it was read, that counts.
     const read = after({ ...(fixingDone(state, OFF) as LetGo), heldDeg: 60, backToDeg: 52 });
     expect(read.set).toMatchObject({ value: 52, how: 'gauge' });

@@ -1,6 +1,6 @@
 import { afterActs, type Act } from '../acts/acts';
 import type { Strained } from '../acts/bend-came';
-import { fixedTo, HOLDS_BEND, type Fixed } from '../fixings/fixed';
+import { comesBackDeg, fixedTo, HOLDS_BEND, type Fixed } from '../fixings/fixed';
 import { stakingOf } from '../staking/stake';
 import { stemOf } from '../tree/stem';
 import type { Fixing } from '../tree/stem-readings';
@@ -29,7 +29,7 @@ export function fixingActs({ scene }: PlanQuestion, others: readonly Act[]): Act
       return [
         {
           ...{ kind: 'let-go', ...which, reason: reasonOf(fixed, 'off') },
-          ...(HOLDS_BEND.includes(fixing.what) && { backDeg: TIE_AGAIN_DEG }),
+          ...(HOLDS_BEND.includes(fixing.what) && { backDeg: TIE_AGAIN_DEG, ...expected(scene, fixed) }),
           ...strainedBy(fixing),
         },
       ];
@@ -42,6 +42,12 @@ export function fixingActs({ scene }: PlanQuestion, others: readonly Act[]): Act
       ];
     return [];
   });
+}
+
+/** How far a limb is expected to come back, where that is known. */
+function expected(scene: PlanQuestion['scene'], { stem, fixing }: Fixed): { expectedDeg?: number } {
+  const back = comesBackDeg(scene, stem, fixing);
+  return back === undefined ? {} : { expectedDeg: Math.round(back) };
 }
 
 /** What a thing that held a bend had asked of the wood, where that is on record. */

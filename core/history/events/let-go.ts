@@ -1,5 +1,5 @@
 import { boolean } from 'yup';
-import { isFixing } from '../../acts/let-go';
+import { comesToLie, isFixing } from '../../acts/let-go';
 import { strained } from '../../acts/bend-came';
 import { between, id, maybe, oneOf, shape, type Typed } from '../../fields/fields';
 import { reading, type Reading } from '../../readings/reading';
@@ -27,12 +27,10 @@ const schema = shape({
 /** A tie let go to see how far the limb comes back; or anything fixed taken off. */
 export type LetGo = Typed<typeof schema>;
 
-/** Where a limb lies once it is let go, deg from upright: as it was read, or as it was expected to come back; undefined where neither is known. */
+/** Where the limb lies then: as it was read, or as it was expected to come back; undefined where neither is known. */
 function liesAt({ backToDeg, expectedDeg }: LetGo, fixing: Fixing | undefined): Reading | undefined {
   if (backToDeg !== undefined) return reading('angle', backToDeg, 'gauge');
-  const { fromDeg, toDeg } = fixing ?? {};
-  if (expectedDeg === undefined || fromDeg === undefined || toDeg === undefined) return undefined;
-  return reading('angle', toDeg + Math.sign(fromDeg - toDeg) * expectedDeg, 'filled-in');
+  return fixing && comesToLie(fixing, expectedDeg);
 }
 
 /** What is tied again holds from then on what has not set yet, and its day to come off is reckoned anew. */
