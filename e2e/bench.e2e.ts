@@ -1,7 +1,6 @@
-import { expect, goTo, test, type Page } from './on-a-day';
+import { type Page, expect, goTo, saved, test } from './on-a-day';
 import { outlinesIn } from './screens';
 
-const saved = (page: Page) => expect(page.locator('.keeping')).toHaveAttribute('data-keeping', 'saved');
 const cell = (page: Page, row: string, field: string) =>
   page.locator(`[data-row="${row}"] [data-field="${field}"]`);
 const verdict = (page: Page, row: string) => page.locator(`[data-row="${row}"] .verdict`);

@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { expect, goTo, test, type Page } from './on-a-day';
+import { type Page, expect, goTo, saved, test } from './on-a-day';
 import { outlinesIn } from './screens';
 
-const saved = (page: Page) => expect(page.locator('.keeping')).toHaveAttribute('data-keeping', 'saved');
 const hand = (page: Page) => page.locator('.hand');
 
 async function openTree(page: Page, id: string): Promise<void> {

@@ -1,4 +1,4 @@
-import { expect, goTo, test, type Page } from './on-a-day';
+import { expect, goTo, saved, test, type Page } from './on-a-day';
 import type { Locator } from '@playwright/test';
 
 /** Goes on with the Tab key until a control has the focus, as somebody without a pointer does. */
@@ -127,7 +127,7 @@ test('a visit of two winters ago falls into its place, and the tree can be seen 
   await page.goto('/tree/pell/facts');
   await page.getByLabel('Planted').fill('2024-11-20');
   await page.getByLabel('Planted').press('Enter');
-  await expect(page.locator('.keeping')).toHaveAttribute('data-keeping', 'saved');
+  await saved(page);
   await page.goto('/tree/pell');
   await goTo(page, 'read');
   await page.locator('[data-row=trunk] [data-field=length]').fill('61');

@@ -1,6 +1,6 @@
 import { expect, test as plain, type Page } from '@playwright/test';
 import { lacking } from './kept-files';
-import { TODAY } from './on-a-day';
+import { saved, TODAY } from './on-a-day';
 
 /** A phone that keeps the program, in a yard without a signal. */
 const test = plain.extend({
@@ -19,7 +19,6 @@ const test = plain.extend({
   },
 });
 
-const saved = (page: Page) => expect(page.locator('.keeping[data-keeping=saved]')).toBeVisible();
 const what = (page: Page) => page.locator('.what h2');
 
 test('the whole round is gone without a signal, from a cold start, and goes on after the battery died', async ({

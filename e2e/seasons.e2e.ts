@@ -1,7 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, goTo, test, type Page } from './on-a-day';
-
-const saved = (page: Page) => expect(page.locator('.keeping')).toHaveAttribute('data-keeping', 'saved');
+import { expect, goTo, saved, test } from './on-a-day';
 
 test('the yard says first what is due; all that is due is found, ticked, and taken back', async ({
   page,

@@ -1,5 +1,5 @@
 import { signal } from '@angular/core';
-import { TestBed } from '@angular/core/testing';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { PlannedAct } from '../../../../core';
 import { BookStore } from '../book/book-store';
@@ -19,6 +19,8 @@ const CUT = {
 let done: [PlannedAct, string | undefined][];
 let left: [PlannedAct, string][];
 
+let fixture: ComponentFixture<ActTick>;
+
 function tickOf(act: PlannedAct): ActTick {
   TestBed.configureTestingModule({
     providers: [
@@ -34,7 +36,7 @@ function tickOf(act: PlannedAct): ActTick {
       },
     ],
   });
-  const fixture = TestBed.createComponent(ActTick);
+  fixture = TestBed.createComponent(ActTick);
   fixture.componentRef.setInput('act', act);
   return fixture.componentInstance;
 }
@@ -56,9 +58,13 @@ describe('an act of the plan', () => {
   it('is ticked otherwise, with what was really done and by whom', () => {
     const tick = tickOf(CUT);
     expect(tick.toLengthCm()).toBe(40);
-    tick.toLengthCm.set(31);
-    tick.stemId.set('b');
+    tick.isOpen.set(true);
+    tick.differ({ toLengthCm: 31 });
     tick.by.set(' Wren ');
+    // The tree is judged once more meanwhile: what was typed stays.
+    fixture.componentRef.setInput('act', { ...CUT, toLengthCm: 42 });
+    tick.differ({ stemId: 'b', toDeg: undefined });
+    expect([tick.isOpen(), tick.toLengthCm()]).toEqual([true, 31]);
     tick.otherwise();
     expect(done[0]?.[0]).toMatchObject({ stemId: 'b', toLengthCm: 31 });
     expect(done[0]?.[1]).toBe('Wren');

@@ -1,15 +1,15 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  inject,
-  input,
-  linkedSignal,
-  signal,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap';
-import { mayDiffer, reallyDone, UNDONE_WHY, type PlannedAct, type UndoneWhy } from '../../../../core';
+import {
+  mayDiffer,
+  reallyDone,
+  UNDONE_WHY,
+  type Otherwise,
+  type PlannedAct,
+  type UndoneWhy,
+} from '../../../../core';
 import { MeasureField } from '../fields/measure-field';
+import { keptFor } from '../shell/kept-for';
 import { Say } from '../words/told';
 import { BenchStore } from './bench-store';
 import { BenchWork } from './bench-work';
@@ -28,25 +28,33 @@ export class ActTick {
   private readonly work = inject(BenchWork);
 
   readonly whys = UNDONE_WHY;
-  readonly isOpen = linkedSignal({ source: () => this.act().id, computation: () => false });
+  private readonly id = (): string => this.act().id;
+  readonly isOpen = keptFor(this.id, () => false);
   readonly by = signal('');
-  readonly toLengthCm = linkedSignal<number | undefined>(() => {
+  /** What was done otherwise, as far as it was typed; the rest is as planned. */
+  private readonly typed = keptFor(this.id, (): Otherwise => ({}));
+  readonly toLengthCm = computed(() => {
     const act = this.act();
-    return act.kind === 'shorten' ? act.toLengthCm : undefined;
+    return this.typed().toLengthCm ?? (act.kind === 'shorten' ? act.toLengthCm : undefined);
   });
-  readonly toDeg = linkedSignal<number | undefined>(() => {
+  readonly toDeg = computed(() => {
     const act = this.act();
-    return act.kind === 'bend' || act.kind === 'spread' ? act.toDeg : undefined;
+    return this.typed().toDeg ?? (act.kind === 'bend' || act.kind === 'spread' ? act.toDeg : undefined);
   });
-  readonly stemId = linkedSignal<string | undefined>(() => {
+  readonly stemId = computed(() => {
     const act = this.act();
-    return 'stemId' in act ? act.stemId : undefined;
+    return this.typed().stemId ?? ('stemId' in act ? act.stemId : undefined);
   });
 
   readonly differs = computed(() => mayDiffer(this.act()));
   readonly stems = computed(() => this.bench.state()?.tree.stems ?? []);
   /** What is still to grow is no work to tick. */
   readonly canBeDone = computed(() => this.act().kind !== 'make-limb');
+
+  differ(otherwise: { [K in keyof Otherwise]: Otherwise[K] | undefined }): void {
+    const given = Object.entries(otherwise).filter(([, value]) => value !== undefined);
+    this.typed.update((typed) => ({ ...typed, ...(Object.fromEntries(given) as Otherwise) }));
+  }
 
   asPlanned(): void {
     void this.work.actDone(this.act());

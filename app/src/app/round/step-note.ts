@@ -1,14 +1,6 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  inject,
-  input,
-  linkedSignal,
-  output,
-  signal,
-  untracked,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
 import { told, type Message, type StemId, type TreeState } from '../../../../core';
+import { keptFor } from '../shell/kept-for';
 import { shrunkPhoto } from '../shell/shrunk-photo';
 import { Say, Told } from '../words/told';
 import { RoundStore } from './round-store';
@@ -29,10 +21,10 @@ export class StepNote {
 
   readonly words = signal('');
   readonly photoTold = signal<Message | undefined>(undefined);
-  private readonly about = linkedSignal({
-    source: () => this.state().record.id,
-    computation: () => untracked(this.stemId),
-  });
+  private readonly about = keptFor(
+    () => this.state().record.id,
+    () => this.stemId(),
+  );
 
   async photograph({ files }: HTMLInputElement): Promise<void> {
     const file = files?.[0];

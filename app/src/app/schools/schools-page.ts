@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import {
   answerCalled,
@@ -23,6 +23,7 @@ import {
 import { BookStore } from '../book/book-store';
 import { Ponder } from '../judging/ponder';
 import { smallExtent } from '../drawing/small-drawing';
+import { keptFor } from '../shell/kept-for';
 import { TreeStore } from '../tree/tree-store';
 import { Say, Told } from '../words/told';
 import { scrollToFragment } from '../words/scroll-to-fragment';
@@ -46,7 +47,10 @@ export class SchoolsPage {
   private readonly edits = computed(() => this.book.read().schoolEdits);
   readonly schools = SCHOOL_IDS.map((id) => ({ id, called: schoolCalled(id) }));
 
-  readonly left = linkedSignal<SchoolId>(() => this.state()?.school.id ?? 'middle-way');
+  readonly left = keptFor(
+    () => this.state()?.school.id,
+    (id): SchoolId => id ?? 'middle-way',
+  );
   readonly right = signal<SchoolId>('bend-to-bear');
   private readonly sides = [this.left, this.right];
   private readonly asked = this.sides.map((side) =>

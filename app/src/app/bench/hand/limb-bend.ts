@@ -34,6 +34,7 @@ import {
   type WoodState,
 } from '../../../../../core';
 import { BentLimb, type HeldAt } from '../../drawing/bent-limb';
+import { keptFor } from '../../shell/kept-for';
 import { Say, Told } from '../../words/told';
 import { Words } from '../../words/words';
 import { BenchStore } from '../bench-store';
@@ -77,15 +78,15 @@ export class LimbBend {
     computation: ({ deg, isMoving }, before) => (isMoving && before ? before.value : deg),
   }).asReadonly();
   /** The angle one has stopped at: what takes longer to find out is found for it. */
-  readonly restDeg = linkedSignal<string, number | undefined>({
-    source: () => this.stem().id,
-    computation: () => undefined,
-  });
+  readonly restDeg = keptFor(
+    () => this.stem().id,
+    (): number | undefined => undefined,
+  );
   /** The means it is to be held with, where the grower chose one. */
-  readonly wish = linkedSignal<string, Means | undefined>({
-    source: () => this.stem().id,
-    computation: () => undefined,
-  });
+  readonly wish = keptFor(
+    () => this.stem().id,
+    (): Means | undefined => undefined,
+  );
 
   private readonly tiesTo = computed(() => {
     const state = this.bench.state();

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import {
   cm,
   comesBackDeg,
@@ -17,6 +17,7 @@ import {
 import { BookStore } from '../../book/book-store';
 import { DayField } from '../../fields/day-field';
 import { MeasureField } from '../../fields/measure-field';
+import { keptFor } from '../../shell/kept-for';
 import { Say, Told } from '../../words/told';
 import { BenchStore } from '../bench-store';
 import { HandStore } from './hand-store';
@@ -46,6 +47,7 @@ export class LimbFixings {
   private readonly hand = inject(HandStore);
   private readonly book = inject(BookStore);
 
+  private readonly id = (): string => this.stem().id;
   readonly kinds = FIXINGS;
   readonly mostCm = computed(() => Math.min(MOST_CM, this.stem().length.value));
 
@@ -60,14 +62,11 @@ export class LimbFixings {
   });
 
   /** The thing that is being let go, and the angle the limb came back to, deg. */
-  readonly letting = linkedSignal<string, Fixing | undefined>({
-    source: () => this.stem().id,
-    computation: () => undefined,
-  });
-  readonly backToDeg = linkedSignal<Fixing | undefined, number | undefined>({
-    source: () => this.letting(),
-    computation: () => undefined,
-  });
+  readonly letting = keptFor(this.id, (): Fixing | undefined => undefined);
+  readonly backToDeg = keptFor(
+    () => this.letting(),
+    (): number | undefined => undefined,
+  );
   readonly expectedDeg = computed(() => {
     const [scene, fixing] = [this.hand.scene(), this.letting()];
     const back = scene && fixing && comesBackDeg(scene, this.stem(), fixing);
@@ -75,19 +74,13 @@ export class LimbFixings {
   });
 
   /** A thing being put on record. */
-  readonly newWhat = linkedSignal<string, FixingKind>({
-    source: () => this.stem().id,
-    computation: () => 'tie',
-  });
-  readonly newAtCm = linkedSignal<string, number | undefined>({
-    source: () => this.stem().id,
-    computation: () => undefined,
-  });
-  readonly newSince = linkedSignal({ source: () => this.bench.on(), computation: (on) => on });
-  readonly crackCm = linkedSignal<string, number | undefined>({
-    source: () => this.stem().id,
-    computation: () => 0,
-  });
+  readonly newWhat = keptFor(this.id, (): FixingKind => 'tie');
+  readonly newAtCm = keptFor(this.id, (): number | undefined => undefined);
+  readonly newSince = keptFor(
+    () => this.bench.on(),
+    (on) => on,
+  );
+  readonly crackCm = keptFor(this.id, (): number | undefined => 0);
 
   holdsBend = ({ what }: Fixing): boolean => HOLDS_BEND.includes(what);
 
