@@ -1,5 +1,6 @@
 import type { BrowserContext, Page } from '@playwright/test';
 import { TODAY } from './on-a-day';
+import { saved } from './saved';
 
 /** Most rounds of work before a kill; each takes a tenth of a second or two. */
 const ROUNDS = 400;
@@ -78,14 +79,6 @@ async function workUntilKilled(
     for (let round = 0; round < ROUNDS; round++) await once();
   })().catch(() => undefined);
   await crashed;
-}
-
-/** Waits for what was just done to be called saved: two frames on, since the word of the last write still stands before. */
-async function saved(page: Page): Promise<void> {
-  await page.evaluate(
-    () => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))),
-  );
-  await page.locator('.keeping[data-keeping=saved]').waitFor({ state: 'attached' });
 }
 
 const count = (called: Record<string, number>, name: string): void =>

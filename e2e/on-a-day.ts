@@ -1,6 +1,7 @@
-import { expect, test as plain, type BrowserContext, type Page } from '@playwright/test';
+import { test as plain, type BrowserContext, type Page } from '@playwright/test';
 
 export { expect, type Page } from '@playwright/test';
+export { saved } from './saved';
 
 /** The day on which every test looks at the demo yard, so that none depends on the day it runs on. */
 export const TODAY = '2026-11-25T10:00:00';
@@ -53,9 +54,3 @@ async function throwYardsAway(context: BrowserContext): Promise<void> {
 /** Goes to a room of the bench. */
 export const goTo = (page: Page, room: 'read' | 'decide' | 'from above' | 'work'): Promise<void> =>
   page.locator('eb-bench-rooms').getByText(room, { exact: true }).click();
-
-/** Waits until all that was written is kept: what was touched a moment ago shows as being written with the next frame. */
-export async function saved(page: Page): Promise<void> {
-  await page.evaluate(() => new Promise((shown) => requestAnimationFrame(() => setTimeout(shown, 50))));
-  await expect(page.locator('.keeping')).toHaveAttribute('data-keeping', 'saved');
-}
