@@ -46,6 +46,7 @@ export * from './geometry/vector';
 export * from './history/events';
 export * from './history/in-force';
 export * from './history/tree-at';
+export * from './history/wounds-came';
 export * from './history/tree-memo';
 export * from './history/undo';
 export * from './kinds/kinds';

@@ -1,7 +1,7 @@
 import type { TreeScene } from '../acts/scene';
 import { daysAfter } from '../calendar/days';
 import { seasonOf } from '../calendar/seasons';
-import { sceneOf } from '../judging/scene';
+import { sceneOf, withCallus } from '../judging/scene';
 import { heldOff, nextBestDay } from '../seasons/hazards';
 import type { SeasonPlace } from '../seasons/stages';
 import type { Window } from '../seasons/windows/window';
@@ -18,7 +18,7 @@ const AHEAD_DAYS = 320;
 /** Everything due on a tree within a year from its day on, the more pressing first. */
 export function dueOf(tree: DueTree, place: SeasonPlace): Due[] {
   const { state } = tree;
-  const scene = sceneOf(state);
+  const scene = withCallus(sceneOf(state), tree.wounds ?? []);
   const { today } = state;
   const treeId = state.record.id;
   const found: Due[] = recurring(scene, tree).map(({ key, ...due }) => ({

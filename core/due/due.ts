@@ -1,6 +1,7 @@
 import type { Act } from '../acts/acts';
 import type { PlainEvent } from '../history/events';
 import type { TreeState } from '../history/tree-at';
+import type { TreeWound } from '../history/wounds-came';
 import type { FixingKind } from '../tree/stem-readings';
 import { WINDOW_ACTS, type WindowAct } from '../seasons/windows/window';
 import type { Reason } from '../words/message';
@@ -56,6 +57,8 @@ export interface DueTree {
   /** Acts of its plan; undefined while it is not judged. */
   acts?: readonly Act[];
   isWhip?: boolean;
+  /** What was seen in its yard of wounds on trees of its kind. */
+  wounds?: readonly TreeWound[];
 }
 
 /** Days ahead that count as this week, and as the season. */

@@ -28,11 +28,8 @@ function treesOf(file: Pick<YardFile, 'yard' | 'events'>): unknown {
   const read = readBook(file);
   const states = read.trees.map(({ record }) => {
     const state = treeState(read, record.id);
-    // The day it is looked at is the onlooker's, not the book's; what wounds say of callus is the yard's, gathered since these trees were written down.
-    return [
-      record.id,
-      { ...state, today: undefined, wounds: undefined, site: state?.site.id, school: state?.school.id },
-    ];
+    // The day it is looked at is the onlooker's, not the book's.
+    return [record.id, { ...state, today: undefined, site: state?.site.id, school: state?.school.id }];
   });
   return readOnly(Object.fromEntries(states));
 }

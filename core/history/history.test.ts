@@ -1,6 +1,6 @@
 import { because } from '../words/message';
 import { describe, expect, it } from 'vitest';
-import { sceneOf } from '../judging/scene';
+import { sceneOf, withCallus } from '../judging/scene';
 import { reading } from '../readings/reading';
 import { LEVEL_SITE } from '../testing/trees';
 import { eventsInForce } from './in-force';
@@ -8,7 +8,7 @@ import type { StemReadings } from '../tree/stem-readings';
 import { named } from '../acts/acts';
 import { doneOn } from './events/acts-done';
 import { oldWounds, woundsLeft } from './old-wounds';
-import { draftOf, readBook, treeState } from './tree-at';
+import { draftOf, readBook, treeState, woundsSeenOn, type TreeState } from './tree-at';
 import { treeFrom } from './tree-draft';
 import type { TreeRecord } from './tree-record';
 import { undoState } from './undo';
@@ -302,31 +302,31 @@ describe('what was seen of wounds', () => {
   });
   const seen = (looks: 'closed' | 'still' | 'sick', limbId = 'a') =>
     event({ kind: 'wound-seen', treeId: 't', limbId, looks });
-  const stateWith = (...events: BookEvent[]) => treeState(readBook({ yard, events }), 't');
+  const readWith = (...events: BookEvent[]) => readBook({ yard, events });
 
   it('is gathered for the yard with the cut it was of; a sick one, or one of no cut on record, says nothing', () => {
-    const wounds = stateWith(
+    const read = readWith(
       measured(80),
       cut,
       seen('still'),
       seen('sick'),
       seen('closed'),
       seen('closed', 'b'),
-    )?.wounds;
-    expect(wounds?.map(({ widthMm, isClosed, fruit }) => [widthMm, isClosed, fruit])).toEqual([
-      [22, false, 'european-plum'],
-      [22, true, 'european-plum'],
+    );
+    const wounds = woundsSeenOn(read, 'european-plum');
+    expect(wounds.map(({ widthMm, isClosed }) => [widthMm, isClosed])).toEqual([
+      [22, false],
+      [22, true],
     ]);
-    expect(wounds?.[0]?.cutOn).toBe(cut.happenedOn);
-    expect(stateWith(measured(80), cut)?.wounds).toBeUndefined();
+    expect(wounds[0]?.cutOn).toBe(cut.happenedOn);
+    expect(woundsSeenOn(read, 'apple')).toEqual([]);
   });
 
-  it('moves the time in which a tree’s other wounds are said to close', () => {
-    const later = { ...seen('still'), happenedOn: '2031-11-20' };
-    const [none, slow] = [stateWith(measured(80), cut), stateWith(measured(80), cut, later)];
-    if (!none || !slow) throw new Error('no tree');
-    expect(sceneOf(none).callus).toBeUndefined();
+  it('moves the time in which other wounds of the kind are said to close', () => {
+    const read = readWith(measured(80), cut, { ...seen('still'), happenedOn: '2031-11-20' });
+    const scene = sceneOf(treeState(read, 't') as TreeState);
+    expect(withCallus(scene, [])).toBe(scene);
     // Plum grows 5.5 mm a side in a season: 22 mm still open after more than three is slower than usual.
-    expect(sceneOf(slow).callus?.factor).toBeLessThan(0.9);
+    expect(withCallus(scene, woundsSeenOn(read, 'european-plum')).callus?.factor).toBeLessThan(0.9);
   });
 });

@@ -1,3 +1,5 @@
+import type { KindId } from '../kinds/kind-facts';
+import { kindFacts } from '../kinds/kinds';
 import type { BendCame } from '../acts/bend-came';
 import { schoolOf, type School, type SchoolEdits } from '../schools/schools';
 import type { FormId } from '../kinds/form-ids';
@@ -21,7 +23,7 @@ import {
   type YardDraft,
 } from './tree-draft';
 import type { TreeRecord } from './tree-record';
-import { woundsCame, type KindWound, type TreeWound } from './wounds-came';
+import { woundsCame, type TreeWound } from './wounds-came';
 
 /** What came of a bend on a tree of a kind. */
 export interface KindBend extends BendCame {
@@ -56,8 +58,6 @@ export interface TreeState {
   visitedOn: string | undefined;
   /** What came of bends in this yard, on trees of each kind; missing where none was told of. */
   bends?: readonly KindBend[];
-  /** What was seen of wounds in this yard, on trees of each kind; missing where none was. */
-  wounds?: readonly KindWound[];
   /** Depth of snow that heights were read over at the last visit, cm; missing where none was told of. */
   snowCm?: number;
 }
@@ -153,8 +153,7 @@ export function treeState(
     today === undefined ? undefined : roundOf(known.record, read.eventsOf.get(treeId) ?? [], ground, today);
   return {
     ...{ record, form, rules, shapedBefore, leaderFailures, buds, visitedOn },
-    ...(read.bends.length > 0 && { bends: withKinds(read, read.bends) }),
-    ...(read.wounds.length > 0 && { wounds: withKinds(read, read.wounds) }),
+    ...(read.bends.length > 0 && { bends: bendsOf(read) }),
     ...(draft.snowCm && { snowCm: draft.snowCm }),
     ...(stages && { stages }),
     ...(round && { round }),
@@ -167,16 +166,21 @@ export function treeState(
   };
 }
 
-/** What came of things on trees, each with the kind of its tree. */
-function withKinds<T extends { treeId: string }>(
-  { trees, gone }: ReadBook,
-  came: readonly T[],
-): (Omit<T, 'treeId'> & { fruit: string })[] {
+/** What came of bends, each with the kind of its tree. */
+function bendsOf({ bends, trees, gone }: ReadBook): KindBend[] {
   const kinds = new Map([...gone, ...trees].map(({ record }) => [record.id, record.kind]));
-  return came.flatMap(({ treeId, ...one }) => {
+  return bends.flatMap(({ treeId, ...came }): KindBend[] => {
     const fruit = kinds.get(treeId);
-    return fruit === undefined ? [] : [{ ...one, fruit }];
+    return fruit === undefined ? [] : [{ ...came, fruit }];
   });
+}
+
+/** What was seen in a yard of wounds on trees of a kind. It is no part of a tree's state: a look at one wound would change every tree. */
+export function woundsSeenOn({ wounds, trees, gone }: ReadBook, kind: KindId): TreeWound[] {
+  const of = new Set(
+    [...gone, ...trees].flatMap(({ record }) => (kindFacts(record.kind).id === kind ? [record.id] : [])),
+  );
+  return wounds.filter(({ treeId }) => of.has(treeId));
 }
 
 /** A tree as its events in force leave it: what was read of its stems, before anything was filled in. */

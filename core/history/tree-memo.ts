@@ -25,7 +25,7 @@ export class TreeMemo {
   statesOf(read: ReadBook, today: string, weather: WeatherOf = NO_WEATHERS): ReadonlyMap<string, TreeState> {
     const known = new Map<string, Known>();
     const sites = new Map(read.sites.map((site) => [site.id, site]));
-    const edits = JSON.stringify([read.schoolEdits, read.bends, read.wounds, read.seen]);
+    const edits = JSON.stringify([read.schoolEdits, read.bends, read.seen]);
     for (const { record, siteId } of read.trees) {
       // A note, a photograph, or what was left changes nothing of the tree itself.
       const events = (read.eventsOf.get(record.id) ?? NO_EVENTS).filter(({ kind }) => waysOf(kind).reduce);

@@ -9,9 +9,6 @@ export interface TreeWound {
   isClosed: boolean;
 }
 
-/** The same with the kind of its tree. */
-export type KindWound = Omit<TreeWound, 'treeId'> & { fruit: string };
-
 /** What was seen of wounds on the trees of a yard. A sick one says nothing of callus; one is counted at each look until it is closed. */
 export function woundsCame(eventsOf: ReadonlyMap<string, readonly PlainEvent[]>): TreeWound[] {
   return [...eventsOf].flatMap(([treeId, events]) =>

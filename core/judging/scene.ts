@@ -1,10 +1,10 @@
 import type { BendCame } from '../acts/bend-came';
-import { callusOf, type Callus } from '../acts/callus';
+import { callusOf } from '../acts/callus';
 import { BEARS_MORE } from '../bending/wood';
 import type { Scene } from '../findings';
 import { formOf } from '../forms';
 import type { KindBend, TreeState } from '../history/tree-at';
-import type { KindFacts } from '../kinds/kind-facts';
+import type { TreeWound } from '../history/wounds-came';
 import { kindFacts } from '../kinds/kinds';
 import { resolveLimits } from '../rules/limits';
 import { rulesOfSchool } from '../schools/schools';
@@ -28,14 +28,13 @@ function asMiddling(bends: readonly KindBend[]): BendCame[] {
   return all;
 }
 
-/** What wounds of its kind that were seen here make of a tree's callus; undefined where none was. */
-function callusHere({ wounds = [] }: TreeState, kind: KindFacts, grows: Growing): Callus | undefined {
-  const of = wounds.filter(({ fruit }) => kindFacts(fruit).id === kind.id);
-  if (of.length === 0) return undefined;
-  const came = of.map(({ widthMm, cutOn, seenOn, isClosed }) => ({
-    ...{ widthMm, isClosed, seasons: seasonsBetween(grows, cutOn, seenOn) },
+/** A scene with what wounds of its kind that were seen in its yard make of callus; the same where none was. */
+export function withCallus(scene: Scene, wounds: readonly Omit<TreeWound, 'treeId'>[]): Scene {
+  if (wounds.length === 0) return scene;
+  const came = wounds.map(({ widthMm, cutOn, seenOn, isClosed }) => ({
+    ...{ widthMm, isClosed, seasons: seasonsBetween(scene.when.grows, cutOn, seenOn) },
   }));
-  return callusOf(kind, came);
+  return { ...scene, callus: callusOf(scene.kind, came) };
 }
 
 /** Seasons of growth from one day to another. */
@@ -59,7 +58,6 @@ export function sceneOf(state: TreeState): Scene {
   const season = woodSeason(state.site, today);
   const seasons = seasonsOf(kind, state.site, state.stages);
   const grows = growingOf(seasons, state.site);
-  const callus = callusHere(state, kind, grows);
   const inLeaf = inLeafOn(seasons, kind, today);
   const seasonsGrown = season - woodSeason(state.site, state.record.planted) + 1;
   const { cameAs, stockVigour } = state.record;
@@ -72,7 +70,6 @@ export function sceneOf(state: TreeState): Scene {
       ...(state.visitedOn !== undefined && { readOn: state.visitedOn }),
     },
     ...(state.bends && { bends: asMiddling(state.bends) }),
-    ...(callus && { callus }),
     ...(stockVigour && { stockVigour }),
     ...(state.snowCm !== undefined && { snowCm: state.snowCm }),
     standsOn: form?.standsOn ?? 'trunk',

@@ -6,7 +6,6 @@ import {
   mm,
   share,
   tagOf,
-  sceneOf,
   told,
   woundsOf,
   yearsToClose,
@@ -18,6 +17,7 @@ import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { BookStore } from '../book/book-store';
 import { Prices } from '../judging/prices';
+import { sceneWithCallus } from '../tree/callus-of';
 import { drawnSeason, smallExtent } from '../drawing/small-drawing';
 import { TreeSilhouette } from '../yard/tree-silhouette';
 
@@ -112,7 +112,11 @@ export class OtherWounds {
     const [judged, state] = [this.judged(), this.state()];
     if (!judged || !state) return [];
     const { plan } = judged;
-    const seasons = yearsToClose(kindFacts(state.record.kind), largestMm, sceneOf(state).callus);
+    const seasons = yearsToClose(
+      kindFacts(state.record.kind),
+      largestMm,
+      sceneWithCallus(this.book.read(), state).callus,
+    );
     const tenth = (area: number): number => Math.round(area * 10) / 10;
     return [
       told('runners.cuts', { cuts: wounds, planned: plan.wounds }),

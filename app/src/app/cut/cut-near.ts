@@ -1,5 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { cm, deg, mm, told } from '../../../../core';
+import { cm, deg, mm, told, yearsToClose } from '../../../../core';
+import { BookStore } from '../book/book-store';
+import { sceneWithCallus } from '../tree/callus-of';
+import { TreeStore } from '../tree/tree-store';
 import { Say, Told } from '../words/told';
 import { CutCloseUp } from './cut-close-up';
 import { CutOverLimb } from './cut-over-limb';
@@ -53,16 +56,21 @@ const OVER_BUD = { least: mm(5), most: mm(8) };
 })
 export class CutNear {
   readonly cut = inject(CutStore);
+  private readonly tree = inject(TreeStore);
+  private readonly book = inject(BookStore);
 
   readonly diameterMm = computed(() => this.cut.preview()?.place?.diameterMm ?? 8);
 
   readonly facts = computed(() => {
     const place = this.cut.preview()?.place;
-    if (!place) return [];
+    const state = this.tree.state();
+    if (!place || !state) return [];
+    const scene = sceneWithCallus(this.book.read(), state);
+    const closes = yearsToClose(scene.kind, place.diameterMm, scene.callus);
     return [
       told('cut.tool-there', { thick: mm(place.diameterMm), tool: told(`tool.${place.tool}`) }),
       told('cut.above-ground', { height: cm(place.heightCm) }),
-      place.closesYears < 1 ? told('cut.closes.season') : told('cut.closes', { seasons: place.closesYears }),
+      closes < 1 ? told('cut.closes.season') : told('cut.closes', { seasons: closes }),
       this.cut.lead()
         ? told('cut.over-join')
         : told('cut.over-bud', { ...OVER_BUD, slope: deg(place.slopeDeg) }),

@@ -8,11 +8,12 @@ import {
   mm,
   PEG_CM,
   placeOf,
-  sceneOf,
   told,
   type Message,
 } from '../../../../core';
 import { OtherWounds } from '../bench/other-wounds';
+import { BookStore } from '../book/book-store';
+import { sceneWithCallus } from '../tree/callus-of';
 import { TreeStore } from '../tree/tree-store';
 import { Say, Told } from '../words/told';
 import { TreeSilhouette } from '../yard/tree-silhouette';
@@ -34,6 +35,7 @@ const NEXT_TO_DEG = 60;
 })
 export class CutRemoval {
   readonly cut = inject(CutStore);
+  private readonly book = inject(BookStore);
   readonly tree = inject(TreeStore);
   readonly fullCm = computed(() => this.tree.extent()?.heightCm ?? 190);
   readonly halfWidth = HALF_WIDTH;
@@ -45,18 +47,18 @@ export class CutRemoval {
     return act?.kind === 'take-out' ? act : undefined;
   });
 
-  private readonly callus = computed(() => {
+  private readonly scene = computed(() => {
     const state = this.tree.state();
-    return state && sceneOf(state).callus;
+    return state && sceneWithCallus(this.book.read(), state);
   });
 
   readonly place = computed(() => {
-    const [state, act] = [this.tree.state(), this.act()];
-    return state && act && placeOf(sceneOf(state), act);
+    const [scene, act] = [this.scene(), this.act()];
+    return scene && act && placeOf(scene, act);
   });
 
   readonly lines = computed<Message[]>(() => {
-    const [place, callus] = [this.place(), this.callus()];
+    const [place, callus] = [this.place(), this.scene()?.callus];
     if (!place) return [];
     const { flushYears, flushMm, pegYears } = place;
     const thickAndTool = { thick: mm(place.diameterMm), tool: told(`tool.${place.tool}`) };

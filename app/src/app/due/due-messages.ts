@@ -1,11 +1,12 @@
-import type { Due, DueTree, SeenStage, Weather } from '../../../../core';
+import type { AskedChill, Due, DueTree, SeenStage, Weather } from '../../../../core';
 
-/** A site as the worker knows it: where it lies, its weather, and what was seen on its trees. */
+/** A site as the worker knows it: where it lies, its weather, what was seen on its trees, and what its varieties ask for. */
 export interface DueSite {
   siteId: string;
   latitudeDeg: number;
   weather: Weather;
   seen: readonly SeenStage[];
+  asks: readonly AskedChill[];
 }
 
 /** Asks what is due on some trees; sites are told once, and again when they change. */

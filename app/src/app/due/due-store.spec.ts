@@ -1,7 +1,7 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { NO_WEATHER, seasonPlace, type Due, type TreeState } from '../../../../core';
+import { NO_WEATHER, seasonPlace, type Due, type TreeState, type TreeWound } from '../../../../core';
 import { treeOf, type TestTree } from '../../../../core/testing/trees';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
@@ -24,6 +24,9 @@ let worker: {
 };
 const busy = signal(false);
 const states = signal<ReadonlyMap<string, TreeState>>(new Map());
+const read = signal({
+  ...{ eventsOf: new Map(), trees: [{ record: treeOf(TREE).record }], gone: [], wounds: [] as TreeWound[] },
+});
 const place = seasonPlace({ latitudeDeg: 50 }, NO_WEATHER);
 
 function begin() {
@@ -39,7 +42,7 @@ function begin() {
       {
         provide: BookStore,
         useValue: {
-          ...{ states, read: signal({ eventsOf: new Map() }), placeOf: signal(() => place) },
+          ...{ states, read, placeOf: signal(() => place) },
         },
       },
     ],
@@ -58,6 +61,7 @@ function answer(found: Record<string, Due[]>): void {
 
 beforeEach(() => {
   requests = [];
+  read.update((now) => ({ ...now, wounds: [] }));
   worker = { postMessage: (request) => requests.push(request), onmessage: null };
   states.set(new Map([stateOf('a'), stateOf('b')].map((state) => [state.record.id, state])));
 });
@@ -71,6 +75,13 @@ describe('what is due across the yard', () => {
     TestBed.tick();
     expect(requests.at(-1)?.trees.map(({ tree }) => tree.state.record.id)).toEqual(['b']);
     expect(requests.at(-1)?.sites).toEqual([]);
+    // A wound that was looked at on one tree of a kind tells of all of that kind.
+    answer({ b: [] });
+    const wound = { treeId: 'tree', widthMm: 30, cutOn: '2025-02-01', seenOn: '2026-11-01', isClosed: true };
+    read.update((now) => ({ ...now, wounds: [wound] }));
+    states.update((all) => new Map(all));
+    TestBed.tick();
+    expect(requests.at(-1)?.trees.map(({ tree }) => tree.wounds)).toEqual([[wound], [wound]]);
   });
 
   it('is asked once more after a change that came while the worker was busy', () => {

@@ -2,11 +2,15 @@ import { computed, effect, inject, InjectionToken, untracked } from '@angular/co
 import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
 import {
   byPressing,
+  kindFacts,
+  woundsSeenOn,
   type Due,
   type DueTree,
   type PlainEvent,
+  type ReadBook,
   type SeasonPlace,
   type TreeState,
+  type TreeWound,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { JudgingStore } from '../judging/judging-store';
@@ -34,6 +38,17 @@ interface DueState {
 
 const NOTHING: DueState = { byTree: new Map(), waiting: false };
 const NO_EVENTS: readonly PlainEvent[] = [];
+
+/** What was seen of wounds on trees of a tree's kind: gathered once for each kind. */
+function woundsByKind(read: ReadBook): (state: TreeState) => readonly TreeWound[] {
+  const known = new Map<string, readonly TreeWound[]>();
+  return ({ record }) => {
+    const { id } = kindFacts(record.kind);
+    const found = known.get(id) ?? woundsSeenOn(read, id);
+    known.set(id, found);
+    return found;
+  };
+}
 
 /** What is due across the yard, kept up by a worker, tree by tree; and ticking it. */
 export const DueStore = signalStore(
@@ -88,10 +103,11 @@ export const DueStore = signalStore(
         const trees: DueRequest['trees'][number][] = [];
         const sites = new Map<string, SeasonPlace>();
         const { eventsOf } = book.read();
+        const woundsOn = woundsByKind(book.read());
         for (const [treeId, state] of book.states()) {
           const place = book.placeOf()(state.site.id);
-          const tree = dueTree(state, eventsOf.get(treeId) ?? NO_EVENTS);
-          const key = [state, tree.acts, tree.isWhip, place, ...tree.events];
+          const tree = dueTree(state, eventsOf.get(treeId) ?? NO_EVENTS, woundsOn(state));
+          const key = [state, tree.acts, tree.isWhip, place, JSON.stringify(tree.wounds), ...tree.events];
           const before = answered.get(treeId);
           if (before?.length === key.length && key.every((one, i) => one === before[i])) continue;
           asked.set(treeId, key);
@@ -104,17 +120,21 @@ export const DueStore = signalStore(
         patchState(store, { waiting: true });
         ready().postMessage({
           id: lastId,
-          sites: [...sites].map(([siteId, { site, weather, seen }]) => ({
-            ...{ siteId, latitudeDeg: site.latitudeDeg, weather, seen },
+          sites: [...sites].map(([siteId, { site, weather, seen, asks }]) => ({
+            ...{ siteId, latitudeDeg: site.latitudeDeg, weather, seen, asks },
           })),
           trees,
         });
       }
 
-      function dueTree(state: TreeState, events: readonly PlainEvent[]): DueTree {
+      function dueTree(
+        state: TreeState,
+        events: readonly PlainEvent[],
+        wounds: readonly TreeWound[],
+      ): DueTree {
         const { judged } = judging.judgingOf(state.record.id);
         return {
-          ...{ state, events },
+          ...{ state, events, wounds },
           ...(judged?.kind === 'judged' && { acts: judged.plan.acts }),
           ...(judged?.kind === 'whip' && { isWhip: true }),
         };

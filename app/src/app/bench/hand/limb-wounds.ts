@@ -2,7 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import {
   callusTold,
   daysAfter,
+  withCallus,
   WOUND_LOOKS,
+  woundsSeenOn,
   woundsStanding,
   type Stem,
   type WoundLook,
@@ -34,8 +36,13 @@ export class LimbWounds {
 
   readonly looks = WOUND_LOOKS;
 
+  private readonly scene = computed(() => {
+    const scene = this.hand.scene();
+    return scene && withCallus(scene, woundsSeenOn(this.book.read(), scene.kind.id));
+  });
+
   readonly listed = computed(() => {
-    const [scene, state] = [this.hand.scene(), this.bench.state()];
+    const [scene, state] = [this.scene(), this.bench.state()];
     if (!scene || !state) return [];
     const events = this.book.read().eventsOf.get(state.record.id) ?? [];
     return (
@@ -53,7 +60,7 @@ export class LimbWounds {
 
   /** What the wounds that were seen say of callus here. */
   readonly learnt = computed(() => {
-    const callus = this.hand.scene()?.callus;
+    const callus = this.scene()?.callus;
     return callus && callusTold(callus);
   });
 
