@@ -1,13 +1,21 @@
 import {
   ErrorHandler,
+  inject,
   isDevMode,
   provideBrowserGlobalErrorListeners,
   type ApplicationConfig,
 } from '@angular/core';
-import { provideRouter, TitleStrategy, withComponentInputBinding, withRouterConfig } from '@angular/router';
+import {
+  provideRouter,
+  TitleStrategy,
+  withComponentInputBinding,
+  withNavigationErrorHandler,
+  withRouterConfig,
+} from '@angular/router';
 import { provideServiceWorker } from '@angular/service-worker';
 import { provideBook } from './book/provide-book';
 import { routes } from './app.routes';
+import { LostPart } from './shell/lost-part';
 import { PageTold } from './shell/page-told';
 import { ShownErrors } from './shell/shown-errors';
 
@@ -19,6 +27,7 @@ export const appConfig: ApplicationConfig = {
       routes,
       withComponentInputBinding(),
       withRouterConfig({ paramsInheritanceStrategy: 'always' }),
+      withNavigationErrorHandler((error) => inject(LostPart).met(error)),
     ),
     // Kept for use without a signal once the page has drawn what it came for.
     provideServiceWorker('kept-program.js', {
