@@ -1,10 +1,10 @@
-import type { Locator, Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 /** A screen: what it is called, where it is, what shows that it is there, and what is touched first. */
 type Screen = readonly [name: string, path: string, there: string, first?: string];
 
 /** Every screen to be looked at. */
-export const SCREENS: readonly Screen[] = [
+const SCREENS: readonly Screen[] = [
   ['yard', '/', '[data-next=work]'],
   ['bench', '/tree/harrier', '.chosen-set'],
   ['bench, reading', '/tree/harrier#read', '.book button'],
@@ -44,10 +44,36 @@ export const within = (page: Page, path: string): Promise<void> =>
   }, path);
 
 /** Goes to a screen within the open page, and touches what is touched first. */
-export async function toScreen(page: Page, [, path, there, first]: Screen): Promise<void> {
+async function toScreen(page: Page, [, path, there, first]: Screen): Promise<void> {
   await within(page, path);
   if (first !== undefined) await page.locator(first).first().click();
   await page.locator(there).first().waitFor();
+}
+
+/** A desk's screen and a phone's. */
+const SIZES = [
+  { width: 1280, height: 800 },
+  { width: 390, height: 844 },
+] as const;
+
+/** Goes to every screen once and looks at it wide and on a phone; none is wider than its page. */
+export async function onEveryScreen(
+  page: Page,
+  look: (at: string, isWide: boolean) => Promise<void>,
+): Promise<void> {
+  for (const screen of SCREENS) {
+    const [name, , there] = screen;
+    await page.setViewportSize(SIZES[0]);
+    await toScreen(page, screen);
+    for (const size of SIZES) {
+      await page.setViewportSize(size);
+      await expect(page.locator(there).first()).toBeVisible();
+      const at = `the ${name} at ${size.width}`;
+      await look(at, size === SIZES[0]);
+      const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+      expect.soft(wide, at).toBeLessThanOrEqual(size.width);
+    }
+  }
 }
 
 /** How many pieces of wood a small drawing shows: each is an outline of its own, many to a path. */

@@ -3,7 +3,7 @@ import { whereTold } from '../app/src/app/words/where-told';
 import { formsFor, judge, readBook, readYardFile, treeState, type Ground } from '../core';
 import { isDeep } from '../core/testing/deep';
 import { expect, test, type Page } from './on-a-day';
-import { IN_STRANGE_WORDS, SCREENS, toScreen, within } from './screens';
+import { IN_STRANGE_WORDS, onEveryScreen, within } from './screens';
 
 /** A tree of more stems than this is looked at in every form only where all is run in full: it takes seconds. */
 const MANY_STEMS = 12;
@@ -64,29 +64,14 @@ const cutOff = (page: Page): Promise<string[]> =>
     }),
   );
 
-const SIZES = [
-  { width: 1280, height: 800 },
-  { width: 390, height: 844 },
-];
-
 test('no screen says anything outside the catalogue, and each has room for longer words, wide or on a phone', async ({
   page,
 }) => {
   await page.goto(IN_STRANGE_WORDS);
-  for (const screen of SCREENS) {
-    const [name, , there] = screen;
-    await page.setViewportSize(SIZES[0] as (typeof SIZES)[number]);
-    await toScreen(page, screen);
-    for (const size of SIZES) {
-      await page.setViewportSize(size);
-      await expect(page.locator(there).first()).toBeVisible();
-      const at = `the ${name} at ${size.width}`;
-      expect.soft(await untold(page), at).toEqual([]);
-      expect.soft(await cutOff(page), at).toEqual([]);
-      const wide = await page.evaluate(() => document.documentElement.scrollWidth);
-      expect.soft(wide, at).toBeLessThanOrEqual(size.width);
-    }
-  }
+  await onEveryScreen(page, async (at) => {
+    expect.soft(await untold(page), at).toEqual([]);
+    expect.soft(await cutOff(page), at).toEqual([]);
+  });
 });
 
 test('every link behind a sentence of the demo trees leads to a place that is there', async ({ page }) => {
