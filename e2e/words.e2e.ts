@@ -3,7 +3,7 @@ import { whereTold } from '../app/src/app/words/where-told';
 import { formsFor, judge, readBook, readYardFile, treeState, type Ground } from '../core';
 import { isDeep } from '../core/testing/deep';
 import { expect, test, type Page } from './on-a-day';
-import { IN_STRANGE_WORDS, onEveryScreen, within } from './screens';
+import { IN_STRANGE_WORDS, onEveryScreen, softly, within } from './screens';
 
 /** A tree of more stems than this is looked at in every form only where all is run in full: it takes seconds. */
 const MANY_STEMS = 12;
@@ -69,8 +69,8 @@ test('no screen says anything outside the catalogue, and each has room for longe
 }) => {
   await page.goto(IN_STRANGE_WORDS);
   await onEveryScreen(page, async (at) => {
-    expect.soft(await untold(page), at).toEqual([]);
-    expect.soft(await cutOff(page), at).toEqual([]);
+    await softly.poll(() => untold(page), { message: at }).toEqual([]);
+    await softly.poll(() => cutOff(page), { message: at }).toEqual([]);
   });
 });
 

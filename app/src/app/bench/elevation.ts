@@ -3,7 +3,6 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  DestroyRef,
   effect,
   ElementRef,
   inject,
@@ -17,6 +16,7 @@ import { ElevationDrawing, WHOLE, type Closeness } from '../drawing/elevation-dr
 import { goNear, movesSheet, type GoNear } from '../drawing/go-near';
 import type { ClearanceOn } from '../drawing/side-clearance';
 import { RULE_UNITS, type HeightLine } from '../drawing/height-rule';
+import { laidOut } from '../shell/laid-out';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { BenchStore } from './bench-store';
@@ -152,7 +152,7 @@ export class Elevation {
   private readonly book = inject(BookStore);
   private readonly follow = inject(FollowFigure);
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
-  private readonly size = signal<{ width: number; height: number } | undefined>(undefined);
+  private readonly size = laidOut(this.host);
   private drawing: ElevationDrawing | undefined;
   readonly pull = inject(LimbPull);
   readonly bend = inject(BendDrag);
@@ -189,7 +189,6 @@ export class Elevation {
   });
 
   constructor() {
-    const destroyed = inject(DestroyRef);
     afterNextRender(() => {
       const host = this.host().nativeElement;
       this.drawing = new ElevationDrawing(
@@ -199,11 +198,6 @@ export class Elevation {
         this.told,
       );
       this.near = goNear(host, (closeness) => this.closeness.set(closeness));
-      const observer = new ResizeObserver(([entry]) => {
-        if (entry) this.size.set({ width: entry.contentRect.width, height: entry.contentRect.height });
-      });
-      observer.observe(host);
-      destroyed.onDestroy(() => observer.disconnect());
     });
     effect(() => {
       const [picture, size] = [this.bench.picture(), this.size()];

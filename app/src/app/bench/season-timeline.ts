@@ -1,14 +1,4 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  DestroyRef,
-  ElementRef,
-  inject,
-  signal,
-  viewChild,
-  afterNextRender,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, viewChild } from '@angular/core';
 import { scaleUtc, utcYear } from 'd3';
 import {
   day,
@@ -27,6 +17,7 @@ import {
 import { BookStore } from '../book/book-store';
 import { DueStore } from '../due/due-store';
 import { dueCalled } from '../due/due-words';
+import { laidOut } from '../shell/laid-out';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { BenchStore } from './bench-store';
@@ -65,7 +56,8 @@ export class SeasonTimeline {
   private readonly words = inject(Words);
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
 
-  readonly width = signal(LEAST_WIDTH);
+  private readonly size = laidOut(this.host);
+  readonly width = computed(() => Math.max(LEAST_WIDTH, this.size()?.width ?? LEAST_WIDTH));
   readonly height = HEIGHT;
   readonly lineY = LINE_Y;
 
@@ -218,17 +210,6 @@ export class SeasonTimeline {
     if (at - WORDS_PX >= 0) return { x: at - 10, anchor: 'end' };
     return { x: Math.max(4, width - WORDS_PX), anchor: 'start' };
   });
-
-  constructor() {
-    const destroyed = inject(DestroyRef);
-    afterNextRender(() => {
-      const watch = new ResizeObserver(
-        ([entry]) => entry && this.width.set(Math.max(LEAST_WIDTH, entry.contentRect.width)),
-      );
-      watch.observe(this.host().nativeElement);
-      destroyed.onDestroy(() => watch.disconnect());
-    });
-  }
 
   /** Looks at the tree so many days after planting: as it stood, as it stands, or as planned work leaves it. */
   look(days: number): void {

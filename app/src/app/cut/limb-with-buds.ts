@@ -1,18 +1,15 @@
 import {
-  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
-  DestroyRef,
   type ElementRef,
-  inject,
   input,
   output,
-  signal,
   viewChild,
 } from '@angular/core';
 import { diameterAt, taperOf, woodByAge, type BudChoice, type LimbBud, type Stem } from '../../../../core';
 import { woodColour } from '../drawing/wood-colours';
+import { laidOut } from '../shell/laid-out';
 import { Say } from '../words/told';
 
 /** Shortest a limb is cut to here, cm. */
@@ -122,6 +119,7 @@ export class LimbWithBuds {
   readonly season = input.required<number>();
   readonly moved = output<number>();
   private readonly svg = viewChild.required<ElementRef<SVGSVGElement>>('svg');
+  private readonly size = laidOut(this.svg);
   held = false;
 
   /** The slider spans the limb as drawn; a stub shorter than the least is no cut to slide to. */
@@ -131,23 +129,12 @@ export class LimbWithBuds {
     this.moved.emit(cm);
   }
 
-  readonly width = signal(WIDTH);
+  readonly width = computed(() => Math.round(this.size()?.width ?? 0) || WIDTH);
   readonly height = SPIRAL_TOP + 4 * ROW + 26;
   readonly left = LEFT;
   readonly right = RIGHT;
   readonly room = computed(() => this.width() - LEFT - RIGHT);
   readonly rows = ROWS.map((word, i) => ({ word, y: SPIRAL_TOP + i * ROW }));
-
-  constructor() {
-    const destroyed = inject(DestroyRef);
-    afterNextRender(() => {
-      const observer = new ResizeObserver(([entry]) => {
-        if (entry && entry.contentRect.width > 0) this.width.set(Math.round(entry.contentRect.width));
-      });
-      observer.observe(this.svg().nativeElement);
-      destroyed.onDestroy(() => observer.disconnect());
-    });
-  }
 
   private readonly perCm = computed(() => this.room() / Math.max(1, this.stem().length.value));
   private x(cm: number): number {

@@ -3,7 +3,6 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  DestroyRef,
   effect,
   ElementRef,
   inject,
@@ -18,6 +17,7 @@ import { BookStore } from '../book/book-store';
 import { ElevationDrawing } from '../drawing/elevation-drawing';
 import { RULE_UNITS } from '../drawing/height-rule';
 import type { TreePicture } from '../drawing/tree-picture';
+import { laidOut } from '../shell/laid-out';
 import { Say } from '../words/told';
 import { Words } from '../words/words';
 
@@ -69,7 +69,7 @@ export class RoundPicture {
   private readonly book = inject(BookStore);
   private readonly words = inject(Words);
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('host');
-  private readonly size = signal<{ width: number; height: number } | undefined>(undefined);
+  private readonly size = laidOut(this.host);
   private readonly drawing = signal<ElevationDrawing | undefined>(undefined);
   private grabbed: { x: number; standing: number } | undefined;
 
@@ -87,16 +87,10 @@ export class RoundPicture {
   readonly from = computed(() => ({ way: compassCalled(this.standingDeg()) }));
 
   constructor() {
-    const destroyed = inject(DestroyRef);
     afterNextRender(() => {
       const host = this.host().nativeElement;
       const none = (): void => undefined;
       this.drawing.set(new ElevationDrawing(host, none, none, this.words));
-      const observer = new ResizeObserver(([entry]) => {
-        if (entry) this.size.set({ width: entry.contentRect.width, height: entry.contentRect.height });
-      });
-      observer.observe(host);
-      destroyed.onDestroy(() => observer.disconnect());
     });
     effect(() => {
       const [drawing, size] = [this.drawing(), this.size()];

@@ -3,7 +3,6 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
-  DestroyRef,
   ElementRef,
   inject,
   signal,
@@ -16,6 +15,7 @@ import { BookStore } from '../book/book-store';
 import { DueStore } from '../due/due-store';
 import { dueCalled, whenTold } from '../due/due-words';
 import { RadioRow, type Choice } from '../fields/radio-row';
+import { laidOut } from '../shell/laid-out';
 import { Say, Told } from '../words/told';
 import { Words } from '../words/words';
 import { drawYear } from './year-drawing';
@@ -35,7 +35,7 @@ export class YearPage {
   private readonly words = inject(Words);
   private readonly svg = viewChild<ElementRef<SVGSVGElement>>('svg');
   private readonly sheet = viewChild<ElementRef<HTMLElement>>('sheet');
-  private readonly width = signal(0);
+  private readonly size = laidOut(this.sheet);
   private readonly chosenKey = signal<string | undefined>(undefined);
 
   readonly view = signal<YearView>('ahead');
@@ -131,7 +131,9 @@ export class YearPage {
       const crowdWords = this.words.say(this.view() === 'ahead' ? 'year.crowd' : 'year.crowd-done');
       const { today } = span;
       const picture = { sites, crowd, crowdWords, today, span, chosen: this.chosenKey() };
-      drawYear(svg, picture, this.width() || sheet.clientWidth, this.words, (key) => this.chosenKey.set(key));
+      drawYear(svg, picture, Math.floor(this.size()?.width ?? sheet.clientWidth), this.words, (key) =>
+        this.chosenKey.set(key),
+      );
     });
     // Looking back, one begins at today: on a phone it lies beyond the edge.
     afterRenderEffect(() => {
@@ -139,14 +141,6 @@ export class YearPage {
       const isBack = this.view() === 'back';
       if (sheet) untracked(() => (sheet.scrollLeft = isBack ? sheet.scrollWidth : 0));
     });
-    const watch = new ResizeObserver(
-      ([entry]) => entry && this.width.set(Math.floor(entry.contentRect.width)),
-    );
-    afterRenderEffect(() => {
-      const sheet = this.sheet()?.nativeElement;
-      if (sheet) watch.observe(sheet);
-    });
-    inject(DestroyRef).onDestroy(() => watch.disconnect());
   }
 
   print(): void {
