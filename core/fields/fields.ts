@@ -11,6 +11,7 @@ import {
   type InferType,
   type ISchema,
   type ObjectShape,
+  type StringSchema,
 } from 'yup';
 import { DATE_PATTERN, ID_PATTERN, isDay, isPlainId } from './plain';
 import { refused } from './refusal';
@@ -52,51 +53,78 @@ export type Structure =
 const structures = new WeakMap<object, Structure>();
 export const structureOf = (schema: object): Structure | undefined => structures.get(schema);
 
-export const id = () =>
-  string()
-    .strict()
-    .required()
-    .matches(ID_PATTERN, refused('refused.id'))
-    .test('plain', refused('refused.reserved'), (found) => isPlainId(found));
+// Every step of making a schema copies it, and the first page waits for all of them: each begins at one that is ready, and those of the same
+// bounds are one and the same, since no schema is ever changed.
+const TEXT = string().strict();
+const NEEDED_TEXT = TEXT.required();
+const FREE_TEXT = TEXT.defined().nonNullable();
+const NUMBER = number().strict().required();
+const OBJECT = object()
+  .strict()
+  .required()
+  .noUnknown(({ unknown }: { unknown: string }) =>
+    refused('refused.unknown-fields', { fields: unknown.slice(0, NAMES_TOLD) })(),
+  );
 
-export const text = (longest: number) =>
-  string()
-    .strict()
-    .defined()
-    .nonNullable()
-    .max(longest, refused('refused.longest', { most: longest }));
+/** Makes a schema once for each answer of `by`. */
+function once<A extends readonly unknown[], S>(
+  by: (...of: A) => unknown,
+  make: (...of: A) => S,
+): (...of: A) => S {
+  const made = new Map<unknown, S>();
+  return (...of) => {
+    const key = by(...of);
+    const known = made.get(key);
+    if (known !== undefined) return known;
+    const schema = make(...of);
+    made.set(key, schema);
+    return schema;
+  };
+}
 
-export const between = (min: number, max: number) =>
-  number()
-    .strict()
-    .required()
-    .min(min, refused('refused.least', { least: min }))
-    .max(max, refused('refused.most', { most: max }));
+export const id = once(
+  () => 'id',
+  () =>
+    NEEDED_TEXT.matches(ID_PATTERN, refused('refused.id')).test(
+      'plain',
+      refused('refused.reserved'),
+      (found) => isPlainId(found),
+    ),
+);
+
+export const text = once(
+  (longest: number) => longest,
+  (longest) => FREE_TEXT.max(longest, refused('refused.longest', { most: longest })),
+);
+
+export const between = once(
+  (min: number, max: number) => `${min} ${max}`,
+  (min, max) =>
+    NUMBER.min(min, refused('refused.least', { least: min })).max(
+      max,
+      refused('refused.most', { most: max }),
+    ),
+);
 
 /** A whole number from one bound to another. */
 export const whole = (min: number, max: number) => between(min, max).integer(refused('refused.whole'));
 
-export const day = () =>
-  string()
-    .strict()
-    .required()
-    .matches(DATE_PATTERN, refused('refused.date'))
-    .test('day', refused('refused.no-day'), (found) => !DATE_PATTERN.test(found) || isDay(found));
+export const day = once(
+  () => 'day',
+  () =>
+    NEEDED_TEXT.matches(DATE_PATTERN, refused('refused.date')).test(
+      'day',
+      refused('refused.no-day'),
+      (found) => !DATE_PATTERN.test(found) || isDay(found),
+    ),
+);
 
 export const oneOf = <const T extends string>(values: readonly T[]) =>
-  string<T>()
-    .strict()
-    .required()
-    .oneOf(values, refused('refused.one-of', { names: { list: values } }));
-
-/** What is said of an object with names that this version does not know. */
-export const unknownFields = ({ unknown }: { unknown: string }) =>
-  refused('refused.unknown-fields', { fields: unknown.slice(0, NAMES_TOLD) })();
+  (NEEDED_TEXT as StringSchema<T>).oneOf(values, refused('refused.one-of', { names: { list: values } }));
 
 /** An object of exactly these fields. */
-export function shape<T extends ObjectShape>(fields: T) {
-  return object(fields).strict().required().noUnknown(unknownFields);
-}
+export const shape = <T extends ObjectShape>(fields: T) =>
+  OBJECT.shape(fields) as unknown as ReturnType<typeof object<AnyObject, T>>;
 
 /** A list of at most so many. */
 export const listOf = <S extends ISchema<unknown>>(of: S, most: number) =>

@@ -17,30 +17,36 @@ const NO_EVENTS: readonly PlainEvent[] = [];
  * have changed: an event costs one tree, not the yard. A state that has not changed is the same object as before.
  */
 export class TreeMemo {
-  private known = new Map<string, Known>();
+  private readonly known = new Map<string, Known>();
   /** Seasons of its sites, which windows are told from too. */
   readonly seasons = new YardSeasons();
 
   /** Every tree of a book on a day, in the weather of its site. */
   statesOf(read: ReadBook, today: string, weather: WeatherOf = NO_WEATHERS): ReadonlyMap<string, TreeState> {
-    const known = new Map<string, Known>();
+    const states = new Map<string, TreeState>();
+    for (const step of this.stepsOf(read, today, weather)) {
+      const state = step();
+      if (state) states.set(state.record.id, state);
+    }
+    for (const id of this.known.keys()) if (!states.has(id)) this.known.delete(id);
+    return states;
+  }
+
+  /** The same, each tree to be worked out by itself: what has been is not worked out again. */
+  stepsOf(read: ReadBook, today: string, weather: WeatherOf): readonly (() => TreeState | undefined)[] {
     const sites = new Map(read.sites.map((site) => [site.id, site]));
     const edits = JSON.stringify([read.schoolEdits, read.bends, read.seen]);
-    for (const { record, siteId } of read.trees) {
+    return read.trees.map(({ record, siteId }) => () => {
       // A note, a photograph, or what was left changes nothing of the tree itself.
       const events = (read.eventsOf.get(record.id) ?? NO_EVENTS).filter(({ kind }) => waysOf(kind).reduce);
       const rest = [record, sites.get(siteId), edits, today, weather.get(siteId)];
       const before = this.known.get(record.id);
-      if (before && areSame(before.rest, rest) && areSame(before.events, events)) {
-        known.set(record.id, before);
-        continue;
-      }
+      if (before && areSame(before.rest, rest) && areSame(before.events, events)) return before.state;
       const stages = this.seasons.stagesOf(read, { record, siteId }, today, weather);
       const state = treeState(read, record.id, { today, stages });
-      if (state) known.set(record.id, { state, events, rest });
-    }
-    this.known = known;
-    return new Map([...known].map(([id, { state }]) => [id, state]));
+      if (state) this.known.set(record.id, { state, events, rest });
+      return state;
+    });
   }
 }
 

@@ -1,5 +1,5 @@
-import { boolean, object, type ISchema } from 'yup';
-import { between, day, id, maybe, oneOf, shape, text, unknownFields, type Typed } from '../fields/fields';
+import { boolean, type ISchema } from 'yup';
+import { between, day, id, maybe, oneOf, shape, text, type Typed } from '../fields/fields';
 import { FORM_IDS } from '../kinds/form-ids';
 import { KINDS } from '../kinds/kinds';
 import { clearanceList } from '../sites/site';
@@ -56,9 +56,4 @@ export const MAY_LACK = [
 
 /** Some facts of a tree. */
 export type TreeDescription = Partial<Omit<TreeRecord, 'id' | 'place' | 'form'>>;
-export const described = object(facts)
-  .partial()
-  .shape(besides)
-  .strict()
-  .required()
-  .noUnknown(unknownFields) as unknown as ISchema<TreeDescription>;
+export const described = shape(facts).partial().shape(besides) as unknown as ISchema<TreeDescription>;

@@ -1,5 +1,5 @@
-import { object, type ISchema } from 'yup';
-import { between, unknownFields } from '../fields/fields';
+import type { ISchema } from 'yup';
+import { between, shape } from '../fields/fields';
 import { BEND_FIGURES } from './bend-figures';
 import { FORM_FIGURES } from './form-figures';
 import { LIMB_FIGURES } from './limb-figures';
@@ -33,7 +33,7 @@ export type RuleOverrides = Partial<Record<RuleKey, number>>;
 export const RETIRED_KEYS = ['top.limbRatio'] as const;
 
 /** Figures set by a grower, each within its own bounds. */
-export const rulesSchema = object(
+export const rulesSchema = shape(
   Object.fromEntries([
     ...RULE_KEYS.map((key) => {
       const { least, most } = RULE_DEFAULTS[key];
@@ -41,7 +41,4 @@ export const rulesSchema = object(
     }),
     ...RETIRED_KEYS.map((key) => [key, between(0, 1).optional()] as const),
   ]),
-)
-  .strict()
-  .required()
-  .noUnknown(unknownFields) as unknown as ISchema<RuleOverrides>;
+) as unknown as ISchema<RuleOverrides>;

@@ -1,6 +1,6 @@
 import { told, type Message } from '../words/message';
-import { object, type ISchema } from 'yup';
-import { oneOf, unknownFields } from '../fields/fields';
+import type { ISchema } from 'yup';
+import { oneOf, shape } from '../fields/fields';
 import type { RuleOverrides } from '../rules/defaults';
 
 /** One answer to a question on which good growers differ. */
@@ -205,14 +205,11 @@ export function answered(answers: Answers, id: QuestionId): { question: Question
 }
 
 /** Some of a school's answers, as a yard has changed them. */
-export const answersSchema = object(
+export const answersSchema = shape(
   Object.fromEntries(
     QUESTIONS.map(({ id, answers: known }) => [id, oneOf(known.map((answer) => answer.id)).optional()]),
   ),
-)
-  .strict()
-  .required()
-  .noUnknown(unknownFields) as unknown as ISchema<Partial<Answers>>;
+) as unknown as ISchema<Partial<Answers>>;
 
 /** What a question asks. */
 export const asked = (id: QuestionId): Message => told(`ask.${id}`);

@@ -38,9 +38,8 @@ export function tellerIn({ locale, messages }: Catalogue, units: Units): Teller 
   const tell = ({ code, args = {} }: Message): string => {
     const text = messages[code];
     if (text === undefined) return code;
-    if (isPlain(text)) return text;
-    const values = Object.entries(args).map(([name, arg]) => [name, valueOf(arg)]);
-    return String(formatOf(code).format(Object.fromEntries(values)));
+    const values = Object.fromEntries(Object.entries(args).map(([name, arg]) => [name, valueOf(arg)]));
+    return filledIn(text, values) ?? String(formatOf(code).format(values));
   };
   const unit = (name: string, n: string): string => String(formatOf(`unit.${name}`).format({ n }));
   const number = (value: number, places: number): string => numberIn(locale, value, places);
@@ -77,8 +76,23 @@ export function tellerIn({ locale, messages }: Catalogue, units: Units): Teller 
 
 const OPTIONS = { ignoreTag: true };
 
-/** Whether a message says the same whatever it is told with, most do: what has no brace and no quotation mark stands as it is told. */
-const isPlain = (text: string): boolean => !/[{}']/.test(text);
+/** Messages with braces about names alone: no plural, no choice, nothing quoted. */
+const ONLY_NAMES = /^(?:[^{}']|\{\w+\})*$/;
+const NAME = /\{(\w+)\}/g;
+
+/**
+ * A message with what it is told with put in where it is named; undefined where there is more to it, or where something is missing. It reads as the
+ * library has it, which first parses each, and loads the language's data for them all: the first page would wait for it.
+ */
+function filledIn(text: string, values: Readonly<Record<string, string | number>>): string | undefined {
+  if (!ONLY_NAMES.test(text)) return undefined;
+  let isWhole = true;
+  const filled = text.replace(NAME, (_, name: string) => {
+    isWhole &&= Object.hasOwn(values, name);
+    return String(values[name]);
+  });
+  return isWhole ? filled : undefined;
+}
 
 /** Formats of a language are slow to make: each is made when something is first told by it. */
 const numbers = new Map<string, Intl.NumberFormat>();

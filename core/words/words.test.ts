@@ -57,6 +57,20 @@ describe('the catalogue', () => {
       expect(() => new IntlMessageFormat(message, 'en', undefined, { ignoreTag: true }), code).not.toThrow();
   });
 
+  it('fills names in as the library does, whatever is put in', () => {
+    const plain = Object.entries(ENGLISH.messages).filter(([, message]) => !/,|'/.test(message));
+    const names = (message: string): string[] =>
+      [...message.matchAll(/\{(\w+)\}/g)].map(([, name]) => name as string);
+    const teller = tellerIn(ENGLISH, 'metric');
+    expect(plain.filter(([, message]) => names(message).length > 0).length).toBeGreaterThan(200);
+    for (const [code, message] of plain) {
+      const args = Object.fromEntries(names(message).map((name, i) => [name, i % 2 ? `$& {${name}}` : 0]));
+      const library = new IntlMessageFormat(message, 'en', undefined, { ignoreTag: true });
+      expect(teller({ code, args } as Message), code).toBe(String(library.format(args)));
+    }
+    expect(() => teller({ code: 'shoot.never' } as Message)).toThrow('not provided');
+  });
+
   it('has the words of every rule, figure and form', () => {
     for (const { id } of [...FINDING_RULES, ...SET_RULES])
       expect(ENGLISH.messages).toHaveProperty([`rule.${id}`]);

@@ -1,5 +1,5 @@
-import { object, type ISchema } from 'yup';
-import { id, listOf, maybe, oneOf, shape, unknownFields, type Typed } from '../../fields/fields';
+import type { ISchema } from 'yup';
+import { id, listOf, maybe, oneOf, shape, type Typed } from '../../fields/fields';
 import { MAY_LACK, siteFields, type Site } from '../../sites/site';
 import { changed } from '../change';
 import type { EventWays } from '../event';
@@ -7,9 +7,7 @@ import type { EventWays } from '../event';
 const schema = shape({
   kind: oneOf(['site-changed']),
   siteId: id(),
-  change: object(siteFields).partial().strict().required().noUnknown(unknownFields) as unknown as ISchema<
-    Partial<Omit<Site, 'id'>>
-  >,
+  change: shape(siteFields).partial() as unknown as ISchema<Partial<Omit<Site, 'id'>>>,
   /** What is not said of it any more. */
   without: maybe(listOf(oneOf(MAY_LACK), MAY_LACK.length)),
 });

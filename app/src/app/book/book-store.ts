@@ -12,6 +12,9 @@ import { withWeather } from './with-weather';
 import { demoIn, withYards } from './with-yards';
 import { replaceYard } from './yard-db';
 
+/** How long the page is worked on at a stretch while it is opened, ms: a few frames of its drawing. */
+const STEP_MS = 8;
+
 /** Longest that a first visit waits for the weather of the demo yard, ms. */
 const WEATHER_MS = 1500;
 
@@ -31,11 +34,14 @@ export const BookStore = signalStore(
   withWeather(),
   withRound(),
   withMethods((store, world = inject(BOOK_WORLD)) => {
-    /** Works the sums of seasons out, one at a time: a page that is being opened answers between them. */
-    async function reckonSeasons(): Promise<void> {
-      for (const reckon of store._sums()) {
-        reckon();
+    /** Works the trees out step by step: a page that is being opened answers between them. */
+    async function workOut(): Promise<void> {
+      let since = performance.now();
+      for (const step of store._steps()) {
+        step();
+        if (performance.now() - since < STEP_MS) continue;
         await pause(0);
+        since = performance.now();
       }
     }
 
@@ -56,9 +62,10 @@ export const BookStore = signalStore(
           } else {
             await store._show(await store._lastOpen());
           }
-          await reckonSeasons();
+          await workOut();
           patchState(store, { kind: 'open' });
-          if (demo) await store._keepYard(demo, replaceYard);
+          // It is shown already: read anew, all of it would be worked out a second time.
+          if (demo) await store._keepOpen(demo, replaceYard);
           void store.refreshWeather();
           world.tabs.listen(() => void store._refresh());
         } catch (error) {

@@ -50,16 +50,20 @@ export function withEvents() {
           return (siteId: string): SeasonPlace => memo.seasons.placeOf(now, siteId, weather);
         }),
         undoable: computed(() => undoState(store.events(), store.device())),
-        /** The sums of the sites that have weather, or where something was seen, each season to be worked out by itself. */
-        _sums: computed<readonly (() => unknown)[]>(() =>
-          read().sites.flatMap(({ id }) => {
+        /**
+         * What the trees as they stand are worked out by, step by step: the sums of the sites that have weather, or where something was seen, each
+         * season by itself; then each tree.
+         */
+        _steps: computed<readonly (() => unknown)[]>(() => {
+          const sums = read().sites.flatMap(({ id }) => {
             const place = memo.seasons.placeOf(read(), id, weatherOf());
             const isKnown = place.weather.days.length > 0 || place.seen.length > 0;
             return isKnown
               ? seasonsAskedOf(place, store.today()).map((season) => () => place.sums(season))
               : [];
-          }),
-        ),
+          });
+          return [...sums, ...memo.stepsOf(read(), store.day(), weatherOf())];
+        }),
       };
     }),
     withMethods((store) => {

@@ -91,14 +91,20 @@ export function withShelf() {
         });
       }
 
-      /** Keeps a yard and opens it; where it could not be kept, the one that is open stays open. */
-      async function _keepYard(file: YardParts, write: typeof replaceYard): Promise<boolean> {
+      /** Keeps a yard, as the one that was open last. False where it could not be kept. */
+      async function _keepOpen(file: YardParts, write: typeof replaceYard): Promise<boolean> {
         const { id } = file.yard;
         if (!(await _keep(`yard ${id}`, (db) => write(db, file)))) return false;
         await _keep('setting yard', (db) => db.put('settings', id, 'yard'));
         await _listYards();
-        await _show(id);
         return true;
+      }
+
+      /** Keeps a yard and opens it; where it could not be kept, the one that is open stays open. */
+      async function _keepYard(file: YardParts, write: typeof replaceYard): Promise<boolean> {
+        const isKept = await _keepOpen(file, write);
+        if (isKept) await _show(file.yard.id);
+        return isKept;
       }
 
       const today = (): string => formatISO(world.now(), { representation: 'date' });
@@ -108,7 +114,19 @@ export function withShelf() {
       /** A name for a write that no other has. */
       const _nextName = (what: string): string => `${what} ${begun}`;
 
-      return { today, _db, _keep, _show, _refresh, _listYards, _keepYard, _noteName, _hand, _nextName };
+      return {
+        today,
+        _db,
+        _keep,
+        _show,
+        _refresh,
+        _listYards,
+        _keepOpen,
+        _keepYard,
+        _noteName,
+        _hand,
+        _nextName,
+      };
     }),
   );
 }

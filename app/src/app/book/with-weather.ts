@@ -60,13 +60,14 @@ export function withWeather() {
         /** Fetches what stations have told since, once a day. Where one cannot be reached, what it told last stays. */
         async refreshWeather(): Promise<void> {
           const today = store.today();
-          for (const { id, latitudeDeg } of store.read().sites) {
+          const asked = store.read().sites.map(async ({ id, latitudeDeg }) => {
             const kept = of(id);
             // The demo yard has its weather from the first visit on: its sites are as made up as the stations.
             if (!kept && store.yard().id === DEMO_YARD) await takeStation(id, stationNear(latitudeDeg).id);
             const isOld = (kept?.weather.fetchedAt ?? '') < today;
             if (kept?.source.kind === 'station' && isOld) await takeStation(id, kept.source.id);
-          }
+          });
+          await Promise.all(asked);
         },
       };
     }),
