@@ -1,4 +1,4 @@
-import { between, listOf, maybe, shape, whole, type Typed } from '../fields/fields';
+import { between, listOf, maybe, oneOf, shape, whole, type Typed } from '../fields/fields';
 import { bearingDifference, wrapBearing } from '../geometry/vector';
 import type { KindFacts } from '../kinds/kind-facts';
 
@@ -17,6 +17,45 @@ export const budReadings = shape({
   blind: maybe(listOf(whole(1, MOST_BUDS), MOST_BUDS)),
 });
 export type BudReadings = Typed<typeof budReadings>;
+
+/** What one entry tells of a whip's buds anew: lengths by their names, and buds by their numbers. */
+export const budsTold = shape({
+  lengths: listOf(oneOf(['firstCm', 'spacingCm']), 2),
+  buds: listOf(whole(1, MOST_BUDS), MOST_BUDS),
+});
+export type BudsTold = Typed<typeof budsTold>;
+
+/** What readings tell that others did not. */
+export function toldAnew(before: BudReadings, now: BudReadings): BudsTold {
+  const lengths = (['firstCm', 'spacingCm'] as const).filter((name) => before[name] !== now[name]);
+  const known = new Set([before, now].flatMap(budsIn));
+  const buds = [...known].filter((bud) => seenOf(before, bud) !== seenOf(now, bud));
+  return { lengths, buds: buds.sort((a, b) => a - b) };
+}
+
+/** Readings with what others tell anew: what was told of the rest meanwhile, on another device too, stands. */
+export function withAnew(before: BudReadings, now: BudReadings, { lengths, buds }: BudsTold): BudReadings {
+  const told = new Set(buds);
+  const both = <T>(was: readonly T[], is: readonly T[], budOf: (one: T) => number): T[] =>
+    [...was.filter((one) => !told.has(budOf(one))), ...is.filter((one) => told.has(budOf(one)))].sort(
+      (a, b) => budOf(a) - budOf(b),
+    );
+  return {
+    firstCm: (lengths.includes('firstCm') ? now : before).firstCm,
+    spacingCm: (lengths.includes('spacingCm') ? now : before).spacingCm,
+    facings: both(before.facings, now.facings, ({ bud }) => bud),
+    blind: both(before.blind ?? [], now.blind ?? [], (bud) => bud),
+  };
+}
+
+const budsIn = ({ facings, blind = [] }: BudReadings): number[] => [
+  ...facings.map(({ bud }) => bud),
+  ...blind,
+];
+
+/** What was seen of one bud, as a word that two alike share. */
+const seenOf = ({ facings, blind = [] }: BudReadings, bud: number): string =>
+  `${facings.find((one) => one.bud === bud)?.bearingDeg} ${blind.includes(bud)}`;
 
 /** A bud on the stem, and how well its facing is known. Heights cm, bearings deg. */
 export interface Bud {

@@ -1,14 +1,24 @@
-import { oneOf, shape, type Typed } from '../../fields/fields';
-import { answersSchema } from '../../schools/questions';
+import { listOf, maybe, oneOf, shape, type Typed } from '../../fields/fields';
+import { answersSchema, QUESTION_IDS } from '../../schools/questions';
 import { SCHOOL_IDS } from '../../schools/schools';
 import type { EventWays } from '../event';
 
-const schema = shape({ kind: oneOf(['school-edited']), school: oneOf(SCHOOL_IDS), answers: answersSchema });
+const schema = shape({
+  kind: oneOf(['school-edited']),
+  school: oneOf(SCHOOL_IDS),
+  answers: answersSchema,
+  /** The questions that are answered anew; missing where all are, or where all go back to the school's own. */
+  anew: maybe(listOf(oneOf(QUESTION_IDS), QUESTION_IDS.length)),
+});
 
-/** The answers this yard has changed in a school, all of them each time. */
+/** The answers this yard has changed in a school. */
 export type SchoolEdited = Typed<typeof schema>;
 
 export const schoolEdited: EventWays<SchoolEdited> = {
   schema,
-  reduceYard: ({ schoolEdits }, { school, answers }) => void (schoolEdits[school] = answers),
+  reduceYard({ schoolEdits }, { school, answers, anew }) {
+    // Another device may have answered others meanwhile: theirs stand.
+    const told = anew && Object.fromEntries(anew.map((question) => [question, answers[question]]));
+    schoolEdits[school] = told ? { ...schoolEdits[school], ...told } : answers;
+  },
 };

@@ -24,6 +24,7 @@ import {
   type SchoolId,
   type BudReadings,
   type TreeState,
+  toldAnew,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { draftsOf } from '../book/yard-db';
@@ -240,11 +241,11 @@ export const BenchStore = signalStore(
       chooseSchool: (school: SchoolId): Promise<boolean> =>
         write({ kind: 'school-chosen', treeId: store.treeId(), school }),
       /** Writes down a whip's buds as they are read by now, which is asked when all that was touched before is in the book. */
-      readBuds(buds: () => BudReadings | undefined): Promise<boolean> {
+      readBuds(read: () => { before: BudReadings; now: BudReadings } | undefined): Promise<boolean> {
         const treeId = store.treeId();
         return book.record(() => {
-          const now = buds();
-          return now && { kind: 'buds-read', treeId, buds: now };
+          const buds = read();
+          return buds && { kind: 'buds-read', treeId, buds: buds.now, anew: toldAnew(buds.before, buds.now) };
         });
       },
       leaderFailed: (): Promise<boolean> => write({ kind: 'leader-failed', treeId: store.treeId() }),

@@ -24,9 +24,9 @@ beforeEach(() => {
   written = [];
   state = signal(treeOf(WHIP));
   units = signal('metric');
-  const readBuds = (read: () => BudReadings | undefined): Promise<boolean> => {
-    const now = read();
-    return Promise.resolve(now !== undefined && written.push(now) > 0);
+  const readBuds = (read: () => { now: BudReadings } | undefined): Promise<boolean> => {
+    const buds = read();
+    return Promise.resolve(buds !== undefined && written.push(buds.now) > 0);
   };
   const bench = { state, whip: () => planOf(state()), standingDeg: signal(180), readBuds };
   TestBed.configureTestingModule({

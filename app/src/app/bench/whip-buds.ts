@@ -79,8 +79,8 @@ export class WhipBuds {
   private write(change: (now: BudReadings) => BudReadings): void {
     this.trouble.set(undefined);
     void this.bench.readBuds(() => {
-      const now = this.readings();
-      return now && change(now);
+      const before = this.readings();
+      return before && { before, now: change(before) };
     });
   }
 }

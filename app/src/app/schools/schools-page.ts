@@ -121,7 +121,7 @@ export class SchoolsPage {
     if (!school) return;
     void this.book.record(() => {
       const answers = { ...this.edits()[school], [question]: answer } as Partial<Answers>;
-      return { kind: 'school-edited', school, answers };
+      return { kind: 'school-edited', school, answers, anew: [question] };
     });
   }
 
