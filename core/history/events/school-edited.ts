@@ -18,7 +18,8 @@ export const schoolEdited: EventWays<SchoolEdited> = {
   schema,
   reduceYard({ schoolEdits }, { school, answers, anew }) {
     // Another device may have answered others meanwhile: theirs stand.
-    const told = anew && Object.fromEntries(anew.map((question) => [question, answers[question]]));
-    schoolEdits[school] = told ? { ...schoolEdits[school], ...told } : answers;
+    const isAnew = ([question]: [string, unknown]): boolean => anew?.some((one) => one === question) ?? true;
+    const stands = Object.entries(schoolEdits[school] ?? {}).filter((one) => !isAnew(one));
+    schoolEdits[school] = Object.fromEntries([...stands, ...Object.entries(answers).filter(isAnew)]);
   },
 };

@@ -12,7 +12,7 @@ import { withWeather } from './with-weather';
 import { demoIn, withYards } from './with-yards';
 import { replaceYard } from './yard-db';
 
-/** How long the page is worked on at a stretch while it is opened, ms: a few frames of its drawing. */
+/** How long the page is worked on at a stretch while it is opened, ms: half a frame of its drawing. */
 const STEP_MS = 8;
 
 /** Longest that a first visit waits for the weather of the demo yard, ms. */
