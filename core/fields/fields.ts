@@ -53,12 +53,21 @@ export type Structure =
 const structures = new WeakMap<object, Structure>();
 export const structureOf = (schema: object): Structure | undefined => structures.get(schema);
 
-// Every step of making a schema copies it, and the first page waits for all of them: each begins at one that is ready, and those of the same
-// bounds are one and the same, since no schema is ever changed.
+// Every step of making a schema copies it, and the first page waits for all of them: each begins at one that is ready.
 const TEXT = string().strict();
 const NEEDED_TEXT = TEXT.required();
 const FREE_TEXT = TEXT.defined().nonNullable();
 const NUMBER = number().strict().required();
+const ID = NEEDED_TEXT.matches(ID_PATTERN, refused('refused.id')).test(
+  'plain',
+  refused('refused.reserved'),
+  (found) => isPlainId(found),
+);
+const DAY = NEEDED_TEXT.matches(DATE_PATTERN, refused('refused.date')).test(
+  'day',
+  refused('refused.no-day'),
+  (found) => !DATE_PATTERN.test(found) || isDay(found),
+);
 const OBJECT = object()
   .strict()
   .required()
@@ -66,58 +75,18 @@ const OBJECT = object()
     refused('refused.unknown-fields', { fields: unknown.slice(0, NAMES_TOLD) })(),
   );
 
-/** Makes a schema once for each answer of `by`. */
-function once<A extends readonly unknown[], S>(
-  by: (...of: A) => unknown,
-  make: (...of: A) => S,
-): (...of: A) => S {
-  const made = new Map<unknown, S>();
-  return (...of) => {
-    const key = by(...of);
-    const known = made.get(key);
-    if (known !== undefined) return known;
-    const schema = make(...of);
-    made.set(key, schema);
-    return schema;
-  };
-}
+export const id = () => ID;
 
-export const id = once(
-  () => 'id',
-  () =>
-    NEEDED_TEXT.matches(ID_PATTERN, refused('refused.id')).test(
-      'plain',
-      refused('refused.reserved'),
-      (found) => isPlainId(found),
-    ),
-);
+export const text = (longest: number) =>
+  FREE_TEXT.max(longest, refused('refused.longest', { most: longest }));
 
-export const text = once(
-  (longest: number) => longest,
-  (longest) => FREE_TEXT.max(longest, refused('refused.longest', { most: longest })),
-);
-
-export const between = once(
-  (min: number, max: number) => `${min} ${max}`,
-  (min, max) =>
-    NUMBER.min(min, refused('refused.least', { least: min })).max(
-      max,
-      refused('refused.most', { most: max }),
-    ),
-);
+export const between = (min: number, max: number) =>
+  NUMBER.min(min, refused('refused.least', { least: min })).max(max, refused('refused.most', { most: max }));
 
 /** A whole number from one bound to another. */
 export const whole = (min: number, max: number) => between(min, max).integer(refused('refused.whole'));
 
-export const day = once(
-  () => 'day',
-  () =>
-    NEEDED_TEXT.matches(DATE_PATTERN, refused('refused.date')).test(
-      'day',
-      refused('refused.no-day'),
-      (found) => !DATE_PATTERN.test(found) || isDay(found),
-    ),
-);
+export const day = () => DAY;
 
 export const oneOf = <const T extends string>(values: readonly T[]) =>
   (NEEDED_TEXT as StringSchema<T>).oneOf(values, refused('refused.one-of', { names: { list: values } }));
