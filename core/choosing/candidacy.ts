@@ -6,6 +6,7 @@ import type { Consideration } from './consideration';
 import type { Correction } from './correction';
 import type { Curve } from './curve';
 import type { Circle } from './problem';
+import type { Standings } from './standings';
 
 /** What a stem is to be, once chosen. */
 export type ChosenRole = 'leader' | 'scaffold';
@@ -76,6 +77,8 @@ export interface FormScene extends Scene {
   limbs: readonly Stem[];
   /** These, and shorter ones that rise where they do. */
   shoots: readonly Stem[];
+  /** What follows from what its stems were grown for; missing where nothing of that is known. */
+  standings?: Standings;
 }
 
 /** Where a candidacy stands in its ring, deg. */

@@ -7,8 +7,15 @@ import type { Verdict } from './verdicts';
 /** Seasons a school of free growth waits before it chooses limbs. */
 const FREE_SEASONS = 2;
 
-/** What goes even so: unsound wood, the rootstock's shoots, second leaders, and what the grower ruled. */
-const GOES_ANYWAY = new Set(['unsound-wood', 'below-union', 'too-thick', 'several-tops', 'overruled']);
+/** What goes even so: unsound wood, the rootstock's shoots, second leaders, what the grower ruled, and spares: of these the choice is made. */
+const GOES_ANYWAY = new Set([
+  'unsound-wood',
+  'below-union',
+  'too-thick',
+  'several-tops',
+  'overruled',
+  'spare-over',
+]);
 
 /** In a school that lets a tree grow freely first, limbs that only the choice is against are left for now. */
 export function freeGrowth(

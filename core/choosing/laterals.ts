@@ -7,6 +7,7 @@ import type { FormScene } from './candidacy';
 import { onFigure } from '../words/ground';
 import { because, cm, deg, tagOf, told, type Reason } from '../words/message';
 import { summed, type Consideration } from './consideration';
+import { holdsPlace } from './standings';
 import { weighedReason } from './weighed-words';
 import { lossCost } from './weigh/loss';
 import { offPlaneDeg } from './weigh/plane';
@@ -114,6 +115,10 @@ export function sortLateral(
 ): LateralSort {
   const going = sideShootsGoing(scene, carrier, frame).get(stem.id);
   const isFrame = frame.some(({ id }) => id === carrier.id);
+  const standing = scene.standings?.get(stem.id);
+  if (standing?.is === 'over') return { sort: 'out', gain: MUST_GO, rule: 'spare-over', reasons: [] };
+  if (holdsPlace(standing)) return asSecondary(scene, stem, carrier);
+  if (standing?.is === 'waits') return { sort: 'leave', job: 'leaf', rule: 'lateral', reasons: [] };
   if (going) {
     const [first, ...rest] = going.against;
     const told = [first, ...rest.filter(({ one }) => one.points >= 6).slice(0, 1)].filter(
@@ -190,7 +195,7 @@ function asSecondary({ laid }: FormScene, stem: Stem, carrier: Stem): LateralSor
     side: told(sideOf(carrier, stem) === 'right' ? 'facing.out-right' : 'facing.out-left'),
     angle: deg(stem.shape.run.value),
   };
-  return { sort: 'leave', rule: 'secondary', reasons: [because('side.secondary', args)] };
+  return { sort: 'leave', job: 'secondary', rule: 'secondary', reasons: [because('side.secondary', args)] };
 }
 
 /** The side of its limb a shoot leaves toward, seen from the limb's foot. */

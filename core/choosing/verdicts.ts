@@ -16,6 +16,7 @@ import { carrierOf, sortLateral, type LateralSort, MUST_GO } from './laterals';
 import { weighedReason } from './weighed-words';
 import { otherwise, type OtherwiseQuestion } from './otherwise';
 import type { Price } from './price';
+import { standingReason } from './standings';
 import { onFigure, onFinding, OWN_WORD } from '../words/ground';
 import {
   because,
@@ -96,7 +97,11 @@ export function verdictsOn(question: OtherwiseQuestion): Record<StemId, Verdict>
   const verdicts: Record<StemId, Verdict> = {};
   for (const [i, stem] of state.tree.stems.entries()) {
     const ruling = state.rulings[stem.id] ?? 'undecided';
-    verdicts[stem.id] = { stemId: stem.id, ruling, ...verdictOn(question, stem, ruling) };
+    verdicts[stem.id] = {
+      stemId: stem.id,
+      ruling,
+      ...asGrownFor(question, stem, verdictOn(question, stem, ruling)),
+    };
     question.onProgress?.(i + 1, state.tree.stems.length);
   }
   keepCarriers(question, verdicts);
@@ -152,6 +157,19 @@ export function staysWithCarriers(
   };
   for (const stem of tree.stems) settle(stem, new Set());
   return after;
+}
+
+/** A verdict with what the stem was grown for, first: that is why it stays, or goes. */
+function asGrownFor({ scene, state }: OtherwiseQuestion, stem: Stem, saying: Saying): Saying {
+  const standing = scene.standings?.get(stem.id);
+  const reason = standing && standingReason(state.tree, standing);
+  if (!standing || !reason || (state.rulings[stem.id] ?? 'undecided') !== 'undecided') return saying;
+  const goes = saying.decision === 'out';
+  if (standing.is === 'over') return goes ? { ...saying, reasons: [reason], rule: 'spare-over' } : saying;
+  if (goes) return saying;
+  const { forAWhile: _, ...lasting } = saying;
+  if (standing.is === 'waits') return { ...lasting, job: 'leaf', reasons: [reason] };
+  return { ...lasting, reasons: [reason, ...saying.reasons] };
 }
 
 function verdictOn(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Saying {

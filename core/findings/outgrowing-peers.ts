@@ -37,7 +37,7 @@ export const outgrowingPeers: FindingRule = {
   },
 };
 
-/** Sound limbs that start within the depth of a band of scaffolds of this one. */
+/** Sound limbs that start within the depth of a band of scaffolds of this one; a spare is no peer of what was chosen. */
 function peersOf(scene: Scene, stem: Stem): Stem[] {
   const near = scene.limits('scaffold.bandCm').value;
   const height = joinHeightCm(scene.laid, stem);
@@ -45,6 +45,7 @@ function peersOf(scene: Scene, stem: Stem): Stem[] {
     (other) =>
       other.id !== stem.id &&
       other.condition === 'sound' &&
+      (other.part?.role !== 'spare' || stem.part?.role === 'spare') &&
       Math.abs(joinHeightCm(scene.laid, other) - height) <= near,
   );
 }

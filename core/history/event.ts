@@ -7,6 +7,8 @@ import type { TreeDraft, YardDraft } from './tree-draft';
 export interface EventWays<B> {
   /** Whether what it says holds for the days before it too: a mistake set right, not something that happened. */
   isTimeless?: true;
+  /** Whether it tells of what stems were grown for, though it changes no reading. */
+  tellsOfStems?: true;
   /** What it carries besides its envelope; its type is read from it. */
   schema: AnyObjectSchema;
   /** What it does to the tree it is about. */

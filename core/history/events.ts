@@ -4,6 +4,7 @@ import type { Site } from '../sites/site';
 import { envelope, type Envelope } from './envelope';
 import type { EventWays } from './event';
 import { actsDone } from './events/acts-done';
+import { budWork } from './events/bud-work';
 import { budsRead } from './events/buds-read';
 import { cracked } from './events/cracked';
 import { cutSet } from './events/cut-set';
@@ -50,6 +51,7 @@ export const EVENTS = {
   'school-chosen': schoolChosen,
   'school-edited': schoolEdited,
   'buds-read': budsRead,
+  'bud-work': budWork,
   'leader-failed': leaderFailed,
   'tree-described': treeDescribed,
   'tree-moved': treeMoved,

@@ -6,11 +6,15 @@ import type { FormId } from '../kinds/form-ids';
 import type { RuleOverrides } from '../rules/defaults';
 import type { Site } from '../sites/site';
 import type { KindStages } from '../seasons/known';
+import type { Part } from '../tree/part';
 import type { Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
+import type { BudsDone } from '../buds/bud-work';
 import type { BudReadings } from '../buds/whip-buds';
+import { woodSeason } from '../calendar/seasons';
 import { waysOf, type Book, type PlainEvent } from './events';
 import { eventsInForce } from './in-force';
+import { bySeason, partsOf } from './parts';
 import { roundOf, type Round } from './round';
 import {
   newTreeDraft,
@@ -48,6 +52,8 @@ export interface TreeState {
   leaderFailures: number;
   /** Buds read on a whip. */
   buds: BudReadings | undefined;
+  /** Work done on its buds for the growth that comes next, or that goes on; missing where none was. */
+  budsDone?: BudsDone;
   /** ISO date on which it is looked at: its season, leaf and age are those of this day, not of the last visit. */
   today: string;
   /** Work done on it since the wood's year began; missing where none was. */
@@ -147,23 +153,45 @@ export function treeState(
   const known = read.trees.find(({ record }) => record.id === treeId);
   const ground = known && read.sites.find(({ id }) => id === known.siteId);
   if (!known || !ground) return undefined;
-  const draft = draftOf(known.record, [...(read.eventsOf.get(treeId) ?? []), ...then]);
+  const events = [...(read.eventsOf.get(treeId) ?? []), ...then];
+  const draft = draftOf(known.record, events);
   const { record, form, rules, school, shapedBefore, leaderFailures, buds, visitedOn, stems } = draft;
   const round =
     today === undefined ? undefined : roundOf(known.record, read.eventsOf.get(treeId) ?? [], ground, today);
+  const lookedOn = today ?? visitedOn ?? record.planted;
+  const budsDone = bySeason(ground, draft.budWork).get(woodSeason(ground, lookedOn));
+  const bare = treeFrom(record, stems);
+  const parts = partsOf({
+    tree: bare,
+    site: ground,
+    form: known.record.form,
+    events,
+    budWork: draft.budWork,
+  });
   return {
     ...{ record, form, rules, shapedBefore, leaderFailures, buds, visitedOn },
+    ...(budsDone && { budsDone }),
     ...(read.bends.length > 0 && { bends: bendsOf(read) }),
     ...(draft.snowCm && { snowCm: draft.snowCm }),
     ...(stages && { stages }),
     ...(round && { round }),
     site: { ...ground, clearance: [...ground.clearance, ...(record.clearance ?? [])] },
-    tree: treeFrom(record, stems),
+    tree: withParts(bare, parts),
     rulings: Object.fromEntries(draft.rulings),
     cuts: Object.fromEntries(draft.cuts),
-    today: today ?? visitedOn ?? record.planted,
+    today: lookedOn,
     school: schoolOf(school, read.schoolEdits),
   };
+}
+
+/** A tree whose stems say what they were grown for; the same tree where the book tells nothing of that. */
+function withParts(tree: Tree, parts: ReadonlyMap<StemId, Part>): Tree {
+  if (parts.size === 0) return tree;
+  const stems = tree.stems.map((stem) => {
+    const part = parts.get(stem.id);
+    return part ? { ...stem, part } : stem;
+  });
+  return { ...tree, stems };
 }
 
 /** What came of bends, each with the kind of its tree. */

@@ -6,6 +6,7 @@ import type { RuleOverrides } from '../rules/defaults';
 import type { Stage } from '../seasons/stage';
 import type { SchoolEdits, SchoolId } from '../schools/schools';
 import type { Site } from '../sites/site';
+import type { WorkedBuds } from '../buds/bud-work';
 import type { BudReadings } from '../buds/whip-buds';
 import { budsSeenLater } from '../tree/buds-seen';
 import type { StemId, StemReadings } from '../tree/stem-readings';
@@ -16,6 +17,9 @@ import type { TreeRecord } from './tree-record';
 export const RULINGS = ['keep', 'frame', 'leader', 'out', 'wait', 'undecided'] as const;
 export type Ruling = (typeof RULINGS)[number];
 
+/** Work on a whip's buds, and its ISO date. */
+export type BudWorkDone = WorkedBuds & { on: string };
+
 /** A tree while its events are read, in order. */
 export interface TreeDraft {
   record: TreeRecord;
@@ -25,6 +29,8 @@ export interface TreeDraft {
   shapedBefore: boolean;
   leaderFailures: number;
   buds: BudReadings | undefined;
+  /** Work on its buds, in the order it was done. */
+  budWork: BudWorkDone[];
   visitedOn: string | undefined;
   /** Depth of snow at the visit that last told of it, cm. */
   snowCm?: number;
@@ -76,7 +82,14 @@ export interface YardDraft {
 
 export const newTreeDraft = (record: TreeRecord): TreeDraft => ({
   ...{ record, form: record.form, rules: {}, school: 'middle-way', shapedBefore: false, leaderFailures: 0 },
-  ...{ buds: undefined, visitedOn: undefined, stems: new Map(), rulings: new Map(), cuts: new Map() },
+  ...{
+    buds: undefined,
+    budWork: [],
+    visitedOn: undefined,
+    stems: new Map(),
+    rulings: new Map(),
+    cuts: new Map(),
+  },
 });
 
 /** The tree that readings make, what nobody read filled in. */

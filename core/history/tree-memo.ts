@@ -38,7 +38,10 @@ export class TreeMemo {
     const edits = JSON.stringify([read.schoolEdits, read.bends, read.seen]);
     return read.trees.map(({ record, siteId }) => () => {
       // A note, a photograph, or what was left changes nothing of the tree itself.
-      const events = (read.eventsOf.get(record.id) ?? NO_EVENTS).filter(({ kind }) => waysOf(kind).reduce);
+      const events = (read.eventsOf.get(record.id) ?? NO_EVENTS).filter(({ kind }) => {
+        const { reduce, tellsOfStems } = waysOf(kind);
+        return reduce !== undefined || tellsOfStems;
+      });
       const rest = [record, sites.get(siteId), edits, today, weather.get(siteId)];
       const before = this.known.get(record.id);
       if (before && areSame(before.rest, rest) && areSame(before.events, events)) return before.state;

@@ -1,7 +1,8 @@
 import { heldOff, stillThere } from './held-off';
+import { formProblemOf, formSceneOf } from './form-scene';
 import { sceneOf } from './scene';
 import { lookAt, lookAtSet, reasonsOf, type Finding, type Scene, type SetPlace } from '../findings';
-import { limbsOf, shootsOf } from '../findings/measures';
+import { limbsOf } from '../findings/measures';
 import { formOf, type Form } from '../forms';
 import type { TreeState } from '../history/tree-at';
 import { capsLeft, capsOf, capsAskedIn } from '../acts/account';
@@ -103,7 +104,7 @@ export function judge(
   if (limbs.length === 0 || (form.standsOn === 'stems' && limbs.length < 2 && isBare(state))) {
     return { kind: 'whip', findings, whip: planWhip(scene, form, state) };
   }
-  return judgeLimbs(state, { ...scene, findings, limbs, shoots: shootsOf(scene) }, form, {
+  return judgeLimbs(state, formSceneOf(state, scene, form, findings), form, {
     ...{ withPrices, sets, mostLooks, onProgress },
   });
 }
@@ -119,7 +120,7 @@ export function decide(state: TreeState, near?: ChosenSet): Readonly<Record<Stem
   const limbs = limbsOf(scene);
   if (!form || limbs.length === 0) return undefined;
   if (form.standsOn === 'stems' && limbs.length < 2 && isBare(state)) return undefined;
-  const withLimbs = { ...scene, findings: lookAt(scene), limbs, shoots: shootsOf(scene) };
+  const withLimbs = formSceneOf(state, scene, form);
   const options = { withPrices: false, sets: 1, mostLooks: FIRST_LOOKS };
   return chooseLimbs(state, withLimbs, form, options, near).verdicts;
 }
@@ -162,7 +163,7 @@ function chooseLimbs(
   { withPrices, sets, mostLooks, onProgress }: Asked,
   near?: ChosenSet,
 ) {
-  const formProblem = form.build(scene);
+  const formProblem = formProblemOf(form, scene);
   const free = withoutTheirPins(state, scene, formProblem);
   const asked = withKeptCarriers(state.tree, scene.laid.trunk?.id, state.rulings);
   const built = buildProblem(formProblem, free ? asWithoutPins(formProblem, asked, free.stays) : asked);
@@ -321,8 +322,5 @@ export function problemOf(state: TreeState): BuiltProblem | undefined {
   const scene = sceneOf(state);
   const form = formOf(state.form);
   if (!form) return undefined;
-  return buildProblem(
-    form.build({ ...scene, findings: lookAt(scene), limbs: limbsOf(scene), shoots: shootsOf(scene) }),
-    state.rulings,
-  );
+  return buildProblem(formProblemOf(form, formSceneOf(state, scene, form)), state.rulings);
 }

@@ -2,9 +2,9 @@ import { OWN_WORD } from '../words/ground';
 import { because, cm } from '../words/message';
 import type { FormScene } from '../choosing/candidacy';
 import type { Judgement } from './judge';
+import { formSceneOf } from './form-scene';
 import { sceneOf } from './scene';
 import { standsBy } from '../choosing/verdicts';
-import { limbsOf, shootsOf } from '../findings/measures';
 import { formOf } from '../forms';
 import type { TreeState } from '../history/tree-at';
 import { accountOf, type Account } from '../acts/account';
@@ -71,12 +71,7 @@ export function cutBench(state: TreeState, judged: Judgement, stemId: StemId): C
   const form = formOf(state.form);
   const stem = stemOf(state.tree, stemId);
   if (!form || !stem || !judged.plan.after.stems.some(({ id }) => id === stemId)) return undefined;
-  const scene: FormScene = {
-    ...base,
-    findings: judged.findings,
-    limbs: limbsOf(base),
-    shoots: shootsOf(base),
-  };
+  const scene = formSceneOf(state, base, form, judged.findings);
   const question = cutQuestionOf({ scene, form, chosen: judged.chosen, verdicts: judged.verdicts });
   const planned = judged.plan.acts.find(
     (act): act is Shorten & { id: string } => act.kind === 'shorten' && act.stemId === stemId,

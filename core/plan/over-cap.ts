@@ -6,7 +6,7 @@ import { onFigure, type Ground } from '../words/ground';
 import { because, list, share, tagOf, told, type Message, type Reason } from '../words/message';
 import type { StemId } from '../tree/stem-readings';
 import type { PlanQuestion } from './question';
-import { cannotWait } from './staging';
+import { cannotWait, SPARE_OVER } from './staging';
 
 /** Most limbs named that could wait. */
 const MOST_NAMED = 3;
@@ -42,8 +42,10 @@ function whyMuch(
 ): Message {
   const outs = acts.filter((act) => act.kind === 'take-out');
   const verdictOf = (act: Act) => ('stemId' in act ? verdicts[act.stemId] : undefined);
+  const isSpare = (act: Act): boolean => verdictOf(act)?.rule === SPARE_OVER;
   const parts = {
-    must: outs.filter((act) => cannotWait(verdictOf(act)?.rule ?? '')),
+    must: outs.filter((act) => cannotWait(verdictOf(act)?.rule ?? '') && !isSpare(act)),
+    spares: outs.filter(isSpare),
     yours: outs.filter((act) => verdictOf(act)?.ruling === 'out'),
     'cut-back': acts.filter((act) => act.kind === 'shorten'),
     large: outs.filter((act) => !cannotWait(verdictOf(act)?.rule ?? '') && verdictOf(act)?.ruling !== 'out'),

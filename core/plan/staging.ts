@@ -22,8 +22,15 @@ import type { KeptFor } from '../tree/stem-readings';
 /** Most winters that removals are spread over. */
 const MOST_WINTERS = 3;
 
+/** What a spare goes by whose time is over. */
+export const SPARE_OVER = 'spare-over';
+
 /** What cannot wait, the gravest first. */
-const AT_ONCE: Record<string, number> = { 'unsound-wood': 3, 'below-union': 2, 'foot-of-another': 1 };
+const AT_ONCE: Record<string, number> = {
+  ...{ 'unsound-wood': 3, 'below-union': 2, 'foot-of-another': 1 },
+  // Spares were counted on to go when they were left: putting one off makes two limbs of one.
+  [SPARE_OVER]: 0.5,
+};
 
 export interface StagingQuestion {
   scene: FormScene;

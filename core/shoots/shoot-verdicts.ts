@@ -11,7 +11,7 @@ import type { WindowAct } from '../seasons/windows/window';
 import { windowsOf } from '../seasons/windows/windows';
 import { pinchNow, STRONG_CM } from '../summer/pinch';
 import { growthRate, reachBySeason, type GrowthRate, type Reach } from '../summer/rate';
-import { softShoots, type SoftAct, type SoftShoot } from '../summer/soft-shoots';
+import { softShoots, type Opening, type SoftAct, type SoftShoot } from '../summer/soft-shoots';
 import { stallOf, type Stalled } from '../summer/stall';
 import { tipCame, tipNow } from '../summer/tip';
 import type { Stem } from '../tree/stem';
@@ -55,7 +55,7 @@ interface Summer {
   state: TreeState;
   season: KindSeason;
   weeksLeft: number;
-  opensNow: boolean;
+  opens: Opening;
 }
 
 /**
@@ -76,15 +76,12 @@ export function shootVerdicts(
   const summer: Summer = {
     ...{ scene, state, season },
     weeksLeft: stops ? daysBetween(today, stops.on) / 7 : 0,
-    opensNow: opensNow(state, scene, place),
+    opens: openingOf(state, scene, place),
   };
   const soft = new Map(
     softShoots(
       shoots.filter(({ onStem }) => onStem !== undefined).map((shoot) => softOf(summer, shoot)),
-      {
-        ...{ isHot: state.site.hot ?? false, opensNow: summer.opensNow },
-        isFirstSummer: scene.when.seasonsGrown <= 1,
-      },
+      { isHot: state.site.hot ?? false, opens: summer.opens },
     ).map((verdict) => [verdict.id, verdict]),
   );
   return shoots.map((shoot) => {
@@ -94,16 +91,16 @@ export function shootVerdicts(
   });
 }
 
-/** Whether the middle of a tree is opened on its day. */
-function opensNow(
+/** Whether the middle of a tree is opened on its day, before it or after it. */
+function openingOf(
   { site, today, school, record }: TreeState,
   { kind, when }: TreeScene,
   place: SeasonPlace,
-): boolean {
+): Opening {
   const tree = { place, site, kind, answers: school.answers, variety: record.variety };
-  return windowsOf(tree, when.season).windows.some(
-    ({ act, from, to }) => act === 'open' && from <= today && today <= to,
-  );
+  const window = windowsOf(tree, when.season).windows.find(({ act }) => act === 'open');
+  if (!window || today < window.from) return 'later';
+  return today <= window.to ? 'now' : 'past';
 }
 
 type Decided = Pick<ShootVerdict, 'act' | 'why' | 'ticked' | 'doneOn'>;
@@ -158,6 +155,7 @@ function ofShoot(
   if (!soft) return decided(shoot, 'wait', []);
   if (shoot.role === undefined && !shoot.isBroken)
     return decided(shoot, 'wait', [because('shoot.say-what-for')]);
+  if (shoot.role === 'leader') return decided(shoot, soft.act, [soft.why]);
   const isChosen = shoot.role === 'chosen' || soft.act === 'takes-over';
   if (!isChosen || soft.act !== 'leave') return decided(shoot, soft.act, [soft.why]);
   const carrier = state.tree.stems.find(({ id }) => id === shoot.onStem);
@@ -173,9 +171,10 @@ function ofShoot(
 }
 
 function softOf({ state }: Summer, shoot: Shoot): SoftShoot {
-  const { shoot: id, role = 'other', lengthCm = 0, angleDeg = ANGLE_DEG } = shoot;
+  const { shoot: id, role = 'other', lengthCm = 0, angleDeg = ANGLE_DEG, isOld } = shoot;
   return {
     ...{ id, role, lengthCm, angleDeg, isInside: isInward(state, shoot) },
+    ...(isOld && { isOld }),
     ...(shoot.spareFor !== undefined && { spareFor: shoot.spareFor }),
     ...(shoot.isBroken && { isBroken: true }),
     ...(shoot.shadesBark && { shadesBark: true }),

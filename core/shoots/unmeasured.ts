@@ -1,6 +1,6 @@
 import { woodSeason } from '../calendar/seasons';
-import { bearingDifference } from '../geometry/vector';
 import type { PlainEvent } from '../history/events';
+import { apartBy, NEAR_SHOOT, rowOf } from '../history/parts';
 import { shootsIn, type Shoot } from '../history/shoots';
 import type { TreeState } from '../history/tree-at';
 import { formatValue, type Units } from '../readings/units';
@@ -15,9 +15,6 @@ export interface Unmeasured {
   row: StemId;
 }
 
-/** A stem this near to where a shoot was, pointing no further from it, is taken to be that shoot: cm and deg. */
-const SAME_CM = 5;
-const SAME_DEG = 30;
 /** Work after which a shoot is gone. */
 const RUBBED_OFF = 'disbud';
 
@@ -30,7 +27,7 @@ export function unmeasured({ tree, site, today }: TreeState, events: readonly Pl
   const lost = new Set(events.flatMap((event) => (event.kind === 'lost' ? [event.stemId] : [])));
   return shootsIn(events, site, today, season)
     .filter(({ isBroken, done }) => !isBroken && !done.some(({ act }) => act === RUBBED_OFF))
-    .map((shoot) => ({ shoot, row: `${season}-${shoot.shoot}` }))
+    .map((shoot) => ({ shoot, row: rowOf(season, shoot.shoot) }))
     .filter(
       ({ shoot, row }) =>
         !lost.has(row) &&
@@ -40,11 +37,16 @@ export function unmeasured({ tree, site, today }: TreeState, events: readonly Pl
 }
 
 /** Whether a stem stands where a shoot was. */
-const isOf = ({ parent, origin, shape }: Stem, { onStem, atCm, bearingDeg }: Shoot): boolean =>
-  parent.kind === 'stem' &&
-  parent.stemId === onStem &&
-  (atCm === undefined || Math.abs(origin.value - atCm) <= SAME_CM) &&
-  (bearingDeg === undefined || bearingDifference(shape.runBearing.value, bearingDeg) <= SAME_DEG);
+const isOf = ({ parent, origin, shape }: Stem, { onStem, atCm, bearingDeg }: Shoot): boolean => {
+  if (parent.kind !== 'stem' || onStem === undefined) return false;
+  const stem = { onStem: parent.stemId, atCm: origin.value, bearingDeg: shape.runBearing.value };
+  const shoot = {
+    onStem,
+    ...(atCm !== undefined && { atCm }),
+    ...(bearingDeg !== undefined && { bearingDeg }),
+  };
+  return apartBy(stem, shoot, NEAR_SHOOT) !== undefined;
+};
 
 /** What summer knows of a shoot, as it is typed into the cells of its row: guesses, for it was read by taps and grew on. */
 export function cellsOfShoot(

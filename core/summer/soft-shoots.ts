@@ -4,8 +4,10 @@ import { because, cm, deg, type Reason } from '../words/message';
 /** A shoot of this season, as it is looked at in early summer. */
 export interface SoftShoot {
   id: string;
-  /** What it is for: chosen for a place, spare for one, or neither. */
-  role: 'chosen' | 'spare' | 'other';
+  /** What it is for: chosen for a place, to lead, spare for one of these, or neither. */
+  role: 'chosen' | 'leader' | 'spare' | 'other';
+  /** Whether it is a spare of an earlier summer. */
+  isOld?: boolean;
   /** The chosen shoot that a spare stands by. */
   spareFor?: string;
   lengthCm: number;
@@ -36,13 +38,18 @@ const RUBS_TO_CM = 15;
 /** Small wood that may shade bark, cm. */
 const SHADES_TO_CM = 40;
 
-/** What is done with each soft shoot of a tree. In its first summer spares keep their leaf; on a hot site small wood over bare bark stays. */
+/** Whether the middle of a tree is still to be opened this summer, is opened now, or was to be. */
+export type Opening = 'later' | 'now' | 'past';
+
+/** What is done with each soft shoot of a tree. In its own first summer a spare keeps its leaf; on a hot site small wood over bare bark stays. */
 export function softShoots(
   shoots: readonly SoftShoot[],
-  { isHot, isFirstSummer, opensNow }: { isHot: boolean; isFirstSummer: boolean; opensNow: boolean },
+  { isHot, opens }: { isHot: boolean; opens: Opening },
 ): SoftVerdict[] {
   const broken = new Set(
-    shoots.filter(({ isBroken, role }) => isBroken && role === 'chosen').map(({ id }) => id),
+    shoots
+      .filter(({ isBroken, role }) => isBroken && (role === 'chosen' || role === 'leader'))
+      .map(({ id }) => id),
   );
   // Of two spares for one broken shoot, the longer takes over.
   const heirs = new Set(
@@ -57,11 +64,12 @@ export function softShoots(
   function verdictOf(shoot: SoftShoot): Omit<SoftVerdict, 'id'> {
     if (heirs.has(shoot.id)) return { act: 'takes-over', why: because('soft.takes-over') };
     if (shoot.isBroken) return { act: 'rub-off', why: because('soft.broken') };
+    if (shoot.role === 'leader') return { act: 'leave', why: because('soft.leader') };
     if (shoot.role === 'chosen') return chosen(shoot);
     if (shoot.role === 'spare')
-      return isFirstSummer
-        ? { act: 'leave', why: because('soft.spare') }
-        : { act: 'rub-off', why: because('soft.spare-over') };
+      return shoot.isOld
+        ? { act: 'rub-off', why: because('soft.spare-over') }
+        : { act: 'leave', why: because('soft.spare') };
     return other(shoot);
   }
 
@@ -71,12 +79,11 @@ export function softShoots(
     if (shoot.lengthCm <= RUBS_TO_CM)
       return { act: 'rub-off', why: because('soft.rub-off', { is: cm(shoot.lengthCm) }) };
     const isUpright = shoot.angleDeg <= UPRIGHT_DEG;
-    if (opensNow && (shoot.isInside || isUpright))
+    const isUnwanted = shoot.isInside || isUpright;
+    if (opens === 'now' && isUnwanted)
       return { act: 'open', why: because('soft.open', { is: cm(shoot.lengthCm) }) };
-    return {
-      act: 'leave',
-      why: because(shoot.isInside || isUpright ? 'soft.until-midsummer' : 'soft.leave'),
-    };
+    if (!isUnwanted) return { act: 'leave', why: because('soft.leave') };
+    return { act: 'leave', why: because(opens === 'past' ? 'soft.until-winter' : 'soft.until-midsummer') };
   }
 }
 

@@ -11,7 +11,7 @@ import { buddingOf } from './budding';
 import cases from './calculations.cases.json';
 import { pinchNow, type Pinchable } from './pinch';
 import { growthRate, reachAtRate, reachBySeason, type ReachSum } from './rate';
-import { softShoots, type SoftShoot } from './soft-shoots';
+import { softShoots, type Opening, type SoftShoot } from './soft-shoots';
 import { stallOf, type StallCause } from './stall';
 import { tipCame, tipNow, type Tippable } from './tip';
 
@@ -107,7 +107,7 @@ describe('soft shoots', () => {
     ...{ id, lengthCm, angleDeg, role: 'other' },
     ...more,
   });
-  const when = { isHot: false, isFirstSummer: true, opensNow: false };
+  const when = { isHot: false, opens: 'later' as Opening };
   const acts = (shoots: SoftShoot[], how = when) => softShoots(shoots, how).map(({ act }) => act);
 
   it('that are chosen are pegged at 10 to 20 cm where they are steep, and spread beyond', () => {
@@ -130,7 +130,7 @@ describe('soft shoots', () => {
       shoot('c', 17, 40, spare),
     ];
     expect(acts(shoots)).toEqual(['rub-off', 'leave', 'takes-over']);
-    expect(acts([shoot('b', 12, 40, spare)], { ...when, isFirstSummer: false })).toEqual(['rub-off']);
+    expect(acts([shoot('b', 12, 40, { ...spare, isOld: true })])).toEqual(['rub-off']);
   });
 
   it('that nobody wants go while soft; uprights wait for midsummer; small wood over bare bark stays where it is hot', () => {
@@ -140,7 +140,7 @@ describe('soft shoots', () => {
       shoot('c', 20, 60, { shadesBark: true }),
     ];
     expect(acts(shoots)).toEqual(['rub-off', 'leave', 'leave']);
-    expect(acts(shoots, { ...when, opensNow: true, isHot: true })).toEqual(['rub-off', 'open', 'shade']);
+    expect(acts(shoots, { ...when, opens: 'now', isHot: true })).toEqual(['rub-off', 'open', 'shade']);
   });
 
   it('that were tipped must give two shoots, or it was for nothing', () => {

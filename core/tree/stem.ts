@@ -1,5 +1,6 @@
 import type { Reading } from '../readings/reading';
 import type { BudsSeen } from './buds-seen';
+import type { Part } from './part';
 import type { Condition, Crop, EndBud, Fixing, Parent, Spared, StemId, StemReadings } from './stem-readings';
 
 /** The course of a stem from its join outward: deg from upright, and clockwise from north. */
@@ -50,6 +51,8 @@ export interface Stem {
   spared?: Spared;
   budsSeen?: BudsSeen;
   fixings?: readonly Fixing[];
+  /** What it was grown for, where the book tells. */
+  part?: Part;
 }
 
 /** A tree on one date. Its foot is the origin of its frame. */

@@ -4,7 +4,7 @@ import type { Consideration } from '../choosing/consideration';
 import { onCurve, type Curve } from '../choosing/curve';
 import { onFigure, onKind, onSchool } from '../words/ground';
 import { clearanceAt } from '../sites/site';
-import { because, cm, told, type Message, type Reason } from '../words/message';
+import { because, cm, day, told, type Message, type Reason } from '../words/message';
 import { largestGapDeg } from '../choosing/score';
 import { solve } from '../choosing/solve';
 import type { Scene } from '../findings/finding';
@@ -16,6 +16,7 @@ import { reading } from '../readings/reading';
 import { completeStem } from '../kinds/estimate';
 import { tipOf, type Course } from '../tree/course';
 import { kindCalled, limbAngleDeg } from '../kinds/kinds';
+import type { BudsDone } from '../buds/bud-work';
 import { budsUpTo, usualBuds, type Bud } from '../buds/whip-buds';
 
 /** What becomes of a bud. */
@@ -26,6 +27,10 @@ export interface WhipBud extends Bud {
   /** The place its limb is to fill, or that it insures. */
   place?: Message;
   notched: boolean;
+  /** The chosen bud it insures. */
+  spareFor?: number;
+  /** Whether that was done already: the bud left, notched where that was planned, its neighbours rubbed off. */
+  isDone?: boolean;
 }
 
 /** The plan of a whip's buds, and the limbs to expect of it. */
@@ -34,6 +39,10 @@ export interface WhipPlan {
   /** Whether any bud's facing was seen; if not, the spiral's start is a guess. */
   isFacingKnown: boolean;
   headAtCm?: number;
+  /** Height it was headed at for these limbs, cm, once that is done. */
+  headedAtCm?: number;
+  /** Whether the buds besides were rubbed off. */
+  isRubbedOff?: boolean;
   /** Expected limbs: height of the join cm, bearing and angle from upright deg. */
   limbs: readonly {
     bud: number;
@@ -76,6 +85,58 @@ const CLOSE = 8;
  * same exact search as limbs: evenly round, apart, surest of their facing.
  */
 export function planWhip(scene: Scene, form: Form, state: TreeState): WhipPlan {
+  const { budsDone } = state;
+  // What is begun is gone on with: the plan of the first bud that was dealt with holds.
+  return budsDone?.form === form.id ? planBegun(scene, state, budsDone) : planAnew(scene, form, state);
+}
+
+/** The plan of a whip whose buds were begun: what was chosen then stays chosen, what is done is said to be. */
+function planBegun(scene: Scene, state: TreeState, done: BudsDone): WhipPlan {
+  const topCm = scene.laid.trunk
+    ? (tipOf(scene.laid.courses.get(scene.laid.trunk.id) as Course) as Vec3)[2]
+    : 0;
+  const readings = state.buds ?? usualBuds(scene.kind, state.tree.unionCm);
+  const planned = new Map(done.buds.map((bud) => [bud.bud, bud]));
+  const all = budsUpTo(readings, scene.kind, topCm);
+  const highestCm = Math.max(0, ...done.buds.map(({ heightCm }) => heightCm));
+  const isDone = (bud: number): boolean => done.done.includes(bud);
+  const { headAtCm = Infinity, headedAtCm } = done;
+  const buds = all.map((bud): WhipBud => {
+    const its = planned.get(bud.bud);
+    if (its && !bud.isBlind) {
+      const dealt = isDone(its.spareFor ?? bud.bud);
+      return {
+        ...bud,
+        role: its.role === 'spare' ? 'insurance' : 'chosen',
+        notched: its.isNotched ?? false,
+        ...(its.place && { place: its.place }),
+        ...(its.spareFor !== undefined && { spareFor: its.spareFor }),
+        ...(dealt && { isDone: true }),
+      };
+    }
+    const isOver = bud.heightCm > Math.min(headAtCm, headedAtCm ?? Infinity);
+    if (isOver) return { ...bud, role: 'cut-off', notched: false };
+    const isTop = headAtCm === Infinity && bud.heightCm > highestCm;
+    const rubbed = done.isRubbedOff ? { isDone: true } : {};
+    return { ...bud, ...(isTop ? { role: 'top' } : { role: 'rub-off', ...rubbed }), notched: false };
+  });
+  const chosen = buds.filter(({ role, bud }) => role === 'chosen' && planned.get(bud)?.role === 'chosen');
+  const angleDeg = limbAngleDeg(scene.kind);
+  const limbs = chosen.map(({ bud, heightCm, bearingDeg, sureDeg, notched, place }) => ({
+    ...{ bud, heightCm, bearingDeg, sureDeg, place: place ?? told('place.vase') },
+    angleDeg: angleDeg - (notched ? NOTCH_STEEPER_DEG : 0),
+  }));
+  return {
+    ...{ buds, isFacingKnown: readings.facings.length > 0, limbs, empty: [], proven: true },
+    ...(headedAtCm === undefined && done.headAtCm !== undefined && { headAtCm: done.headAtCm }),
+    ...(headedAtCm !== undefined && { headedAtCm }),
+    ...(done.isRubbedOff && { isRubbedOff: true }),
+    largestGapDeg: limbs.length > 1 ? largestGapDeg(limbs.map(({ bearingDeg }) => bearingDeg)) : 360,
+    reasons: [because('whip.begun', { on: day(done.on), buds: done.done.length, of: limbs.length })],
+  };
+}
+
+function planAnew(scene: Scene, form: Form, state: TreeState): WhipPlan {
   const { trunk } = scene.laid;
   const topCm = trunk ? (tipOf(scene.laid.courses.get(trunk.id) as Course) as Vec3)[2] : 0;
   const readings = state.buds ?? usualBuds(scene.kind, state.tree.unionCm);
@@ -109,11 +170,11 @@ export function planWhip(scene: Scene, form: Form, state: TreeState): WhipPlan {
   const roleOf = (bud: Bud): WhipBud => {
     const own = chosen.get(bud.bud);
     if (own !== undefined) return { ...bud, role: 'chosen', place: own, notched: notches };
-    const near = [...chosen].find(([k]) => k !== leads?.bud && Math.abs(k - bud.bud) <= CLUSTER)?.[1];
+    const near = [...chosen].find(([k]) => k !== leads?.bud && Math.abs(k - bud.bud) <= CLUSTER);
     if (headAtCm !== undefined && bud.heightCm > headAtCm - ABOVE_BUD_CM / 2)
       return { ...bud, role: 'cut-off', notched: false };
     if (near !== undefined && !bud.isBlind && !isSingle)
-      return { ...bud, role: 'insurance', place: near, notched: false };
+      return { ...bud, role: 'insurance', place: near[1], spareFor: near[0], notched: false };
     const isTop = keepsAll || (headAtCm === undefined && bud.heightCm > highest);
     return { ...bud, role: isTop ? 'top' : 'rub-off', notched: false };
   };

@@ -28,6 +28,7 @@ export type SeasonWork = Typed<typeof schema>;
 
 export const seasonWork: EventWays<SeasonWork> = {
   schema,
+  tellsOfStems: true,
   told: ({ act, isDone }) =>
     told(isDone ? 'book.season-work' : 'book.season-work.not', {
       what: told(act === 'uprights' ? 'due-thing.uprights' : `window-act.${act}`),

@@ -5,7 +5,7 @@ import { told } from '../../words/message';
 import type { EventWays } from '../event';
 
 /** What a shoot is for, as the grower has chosen. */
-export const SHOOT_ROLES = ['chosen', 'spare', 'other'] as const;
+export const SHOOT_ROLES = ['chosen', 'leader', 'spare', 'other'] as const;
 export type ShootRole = (typeof SHOOT_ROLES)[number];
 /** How it looks, and how broad its full leaves are against a spread hand. */
 export const SHOOT_LOOKS = ['well', 'poor', 'mottled'] as const;
@@ -53,5 +53,6 @@ export type ShootsRead = Typed<typeof schema>;
 
 export const shootsRead: EventWays<ShootsRead> = {
   schema,
+  tellsOfStems: true,
   told: ({ shoots }) => told('book.shoots-read', { n: shoots.length }),
 };
