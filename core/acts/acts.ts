@@ -79,6 +79,9 @@ export const countedAs = (act: Act): ReturnType<ActWays<Act>['counted']> => ways
 /** Where an act shows on a tree; undefined for one on a stem that is not there. */
 export const markOf = (laid: LaidTree, act: Act): ActMark | undefined => waysOf(act).mark(laid, act);
 
+/** Whether an act is only waited for: a shoot that is still to grow is no work to do, or to tick, today. */
+export const isAwaited = (act: Act): boolean => act.kind === 'make-limb' && act.how !== 'notch';
+
 /** Acts of one plan by names of their own: what is done, to which stem, and a number where that comes twice. */
 export function named(acts: readonly Act[]): PlannedAct[] {
   const seen = new Map<string, number>();

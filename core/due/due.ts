@@ -57,6 +57,8 @@ export interface DueTree {
   /** Acts of its plan; undefined while it is not judged. */
   acts?: readonly Act[];
   isWhip?: boolean;
+  /** Of a whip: how many things are to be done to its buds. */
+  budSteps?: number;
   /** What was seen in its yard of wounds on trees of its kind. */
   wounds?: readonly TreeWound[];
 }

@@ -69,7 +69,7 @@ const GATES: Readonly<Record<WindowAct, Gate>> = {
     if (acts) return planned(asked, 'prune') || undefined;
     return asks(!events.some((event) => isCut(event) && event.happenedOn >= window.from));
   },
-  'bud-plan': ({ isWhip = false }) => asks(isWhip),
+  'bud-plan': ({ isWhip = false, budSteps = 1 }) => asks(isWhip && budSteps > 0),
   notch: (asked) => planned(asked, 'notch') || undefined,
   graft: ({ state }) => asks(state.tree.stems.some(({ runUp }) => runUp)),
   'blossom-off': (asked) => asks(seasonOf(asked) <= NO_CROP_TO),

@@ -9,6 +9,7 @@ import type { StemId } from '../tree/stem-readings';
 import type { Message } from '../words/message';
 import type { PlainEvent } from './events';
 import type { ShootRead } from './events/shoots-read';
+import { isRead } from './events/visit';
 import type { BudWorkDone } from './tree-draft';
 
 /** A place on a stem: cm along it (on the trunk, its height) and a bearing, deg; what is not known is missing. */
@@ -99,13 +100,18 @@ export function partsOf(question: PartsQuestion): ReadonlyMap<StemId, Part> {
   }
   return parts;
 
+  function saidLost({ row }: Grown): boolean {
+    return question.events.some((event) => event.kind === 'lost' && event.stemId === row);
+  }
+
   function spareForOf(spare: Grown): SpareFor | undefined {
     const chosen = chosenFor(spare, grown);
     if (!chosen) return undefined;
     const stemId = became.get(chosen.key);
     const lost = { is: 'lost', name: chosen.key, role: chosen.role } as const;
     if (stemId !== undefined) return stands.has(stemId) ? { is: 'stem', stemId } : lost;
-    const isLost = chosen.isBroken === true || (chosen.row === undefined && isReadSince(chosen, seen));
+    const isShoot = chosen.key.startsWith(SHOOT);
+    const isLost = chosen.isBroken === true || saidLost(chosen) || (!isShoot && isReadSince(chosen, seen));
     return isLost ? lost : { is: 'unread', ...(chosen.tag && { tag: chosen.tag }) };
   }
 }
@@ -190,6 +196,7 @@ function budsTold(trunkId: StemId, season: number, { on, form, buds, done }: Bud
       ...{ key: budKey(season, bud), season, role, from: 'tick', on, form },
       at: { onStem: trunkId, atCm: heightCm, bearingDeg },
       near: nearOfBud({ sureDeg }),
+      row: rowOf(season, `bud-${bud}`),
       ...(spareFor !== undefined && { spareFor: budKey(season, spareFor) }),
       ...(isNotched && { isNotched: true }),
       ...(place && { place }),
@@ -221,6 +228,44 @@ function wantedTold({ events, site, form }: PartsQuestion, trunkId: StemId): Gro
   });
 }
 
+/** A limb that was asked of the tree: where, since when, and what came of it, once its season was read. */
+export interface WantedLimb extends PlaceOnStem {
+  atCm: number;
+  bearingDeg: number;
+  on: string;
+  isNotched: boolean;
+  place?: Message;
+  /** The stem that came there; none where winter was read and nothing stands there. */
+  came?: StemId | 'none';
+}
+
+/** Limbs asked of a tree in the season of growth that comes, goes on or was the last. */
+export function wantedLimbsOf(question: PartsQuestion, today: string): WantedLimb[] {
+  const trunkId = trunkOf(question.tree)?.id;
+  if (trunkId === undefined) return [];
+  const now = woodSeason(question.site, today);
+  const wanted = wantedTold(question, trunkId).filter(({ season }) => season === now || season === now - 1);
+  if (wanted.length === 0) return [];
+  const seen = stemsSeen(question);
+  const became = matched(wanted, seen);
+  return wanted.map((one): WantedLimb => {
+    const { at, on, isNotched = false, place, key } = one;
+    const stemId = became.get(key);
+    const came = stemId ?? (isReadSince(one, seen) || isReadInWinter(question, one) ? 'none' : undefined);
+    return {
+      ...{ onStem: at.onStem, atCm: at.atCm ?? 0, bearingDeg: at.bearingDeg ?? 0, on, isNotched },
+      ...(place && { place }),
+      ...(came !== undefined && { came }),
+    };
+  });
+}
+
+/** Whether the tree was read in the winter after a season of growth. */
+const isReadInWinter = ({ events, site }: PartsQuestion, { season }: Grown): boolean =>
+  events.some(
+    (event) => event.kind === 'visit' && isRead(event) && woodSeason(site, event.happenedOn) > season,
+  );
+
 /** Shoots read in leaf, each as it was read last, in whichever season. */
 function shootsTold({ events, site, form }: PartsQuestion): (Omit<Grown, 'role'> & { role?: PartRole })[] {
   const shoots = new Map<string, Omit<Grown, 'role'> & { role?: PartRole }>();
@@ -241,7 +286,8 @@ function shootsTold({ events, site, form }: PartsQuestion): (Omit<Grown, 'role'>
   return [...shoots.values()];
 }
 
-const shootKey = (season: number, shoot: string): string => `shoot ${season} ${shoot}`;
+const SHOOT = 'shoot';
+const shootKey = (season: number, shoot: string): string => `${SHOOT} ${season} ${shoot}`;
 
 function noteShoot(
   shoots: Map<string, Omit<Grown, 'role'> & { role?: PartRole }>,

@@ -14,7 +14,7 @@ import type { BudReadings } from '../buds/whip-buds';
 import { woodSeason } from '../calendar/seasons';
 import { waysOf, type Book, type PlainEvent } from './events';
 import { eventsInForce } from './in-force';
-import { bySeason, partsOf } from './parts';
+import { bySeason, partsOf, wantedLimbsOf, type WantedLimb } from './parts';
 import { roundOf, type Round } from './round';
 import {
   newTreeDraft,
@@ -54,6 +54,10 @@ export interface TreeState {
   buds: BudReadings | undefined;
   /** Work done on its buds for the growth that comes next, or that goes on; missing where none was. */
   budsDone?: BudsDone;
+  /** The same of the season before. */
+  budsBefore?: BudsDone;
+  /** Limbs asked of it where a bud was notched, and what came of them; missing where none was. */
+  wanted?: readonly WantedLimb[];
   /** ISO date on which it is looked at: its season, leaf and age are those of this day, not of the last visit. */
   today: string;
   /** Work done on it since the wood's year began; missing where none was. */
@@ -159,24 +163,23 @@ export function treeState(
   const round =
     today === undefined ? undefined : roundOf(known.record, read.eventsOf.get(treeId) ?? [], ground, today);
   const lookedOn = today ?? visitedOn ?? record.planted;
-  const budsDone = bySeason(ground, draft.budWork).get(woodSeason(ground, lookedOn));
+  const season = woodSeason(ground, lookedOn);
+  const budWork = bySeason(ground, draft.budWork);
+  const [budsDone, budsBefore] = [budWork.get(season), budWork.get(season - 1)];
   const bare = treeFrom(record, stems);
-  const parts = partsOf({
-    tree: bare,
-    site: ground,
-    form: known.record.form,
-    events,
-    budWork: draft.budWork,
-  });
+  const about = { tree: bare, site: ground, form: known.record.form, events, budWork: draft.budWork };
+  const wanted = wantedLimbsOf(about, lookedOn);
   return {
     ...{ record, form, rules, shapedBefore, leaderFailures, buds, visitedOn },
     ...(budsDone && { budsDone }),
+    ...(budsBefore && { budsBefore }),
+    ...(wanted.length > 0 && { wanted }),
     ...(read.bends.length > 0 && { bends: bendsOf(read) }),
     ...(draft.snowCm && { snowCm: draft.snowCm }),
     ...(stages && { stages }),
     ...(round && { round }),
     site: { ...ground, clearance: [...ground.clearance, ...(record.clearance ?? [])] },
-    tree: withParts(bare, parts),
+    tree: withParts(bare, partsOf(about)),
     rulings: Object.fromEntries(draft.rulings),
     cuts: Object.fromEntries(draft.cuts),
     today: lookedOn,

@@ -13,6 +13,7 @@ import { cutsBack, planFrom, type Plan } from '../plan/plan';
 import { woundChoices, woundsOf, type WoundChoice, type Wounds } from '../plan/wound-choices';
 import type { PlanQuestion } from '../plan/question';
 import { staged } from '../plan/staging';
+import { cameNotes } from '../plan/wanted';
 import { layOut } from '../tree/course';
 import { stemOf, type Stem, type Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
@@ -217,6 +218,7 @@ function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Ask
     year,
     cuts: state.cuts,
     holdOff,
+    wanted: state.wanted,
   };
   const plan = planFrom(question);
   const planned = { ...scene, laid: layOut(plan.after) };
@@ -228,12 +230,12 @@ function judgeLimbs(state: TreeState, scene: FormScene, form: Form, options: Ask
       ...{ places: setPlaces(planned, chosen), leaderId: leaderLeft(question, plan) },
     }),
   };
-  const isFilled = plan.acts.some(
-    (act) => act.kind === 'make-limb' || (act.kind === 'take-out' && act.how === 'bench'),
-  );
+  const isFilled =
+    plan.acts.some((act) => act.kind === 'make-limb' || (act.kind === 'take-out' && act.how === 'bench')) ||
+    state.wanted?.some(({ came }) => came === undefined) === true;
   const isIdle = holdOff !== undefined || scene.when.inLeaf || isFilled;
   const bare = setFindings.planned.filter(({ rule }) => rule === 'bare-sector' && !isIdle);
-  const notes = [...plan.notes, ...reasonsOf(bare, state.tree)];
+  const notes = [...cameNotes(state), ...plan.notes, ...reasonsOf(bare, state.tree)];
   const woundsWith = (set: ChosenSet): Wounds =>
     woundsOf(planFrom({ ...question, chosen: set, verdicts: made.verdictsFor(set, false) }).acts);
   return {

@@ -19,6 +19,7 @@ import { byOwnWord, moves, oneWound, removalOf, sparingKept, withoutCarried } fr
 import { leaderAfter } from './leading';
 import { waitingTold, withinLeafCap } from './leaf-cap';
 import { wantedLimbs } from './make-limb';
+import { isAwaitedHere } from './wanted';
 import { wantedSecondaries } from './secondaries';
 import { heldBack } from './held-back';
 import { fixingActs, stakeAct } from './fixings';
@@ -58,7 +59,9 @@ export function planFrom(question: PlanQuestion): Plan {
   const made =
     question.holdOff || scene.when.inLeaf
       ? []
-      : [...wantedLimbs(question, cut), ...wantedSecondaries(question, cut)];
+      : [...wantedLimbs(question, cut), ...wantedSecondaries(question, cut)].filter(
+          (act) => !isAwaitedHere(question.wanted, act, scene.laid.trunk?.id),
+        );
   const worked = withHolds(question, [...moves(question, cut), ...cut, ...cropActs(question, cut), ...made]);
   const fixed = [...stakeAct(question), ...fixingActs(question, worked)];
   const acts = named(inWorkOrder(scene, [...fixed, ...worked]));

@@ -4,6 +4,7 @@ import type { FormScene } from '../choosing/candidacy';
 import type { ChosenLimb, ChosenSet } from '../choosing/chosen-set';
 import type { Verdict } from '../choosing/verdicts';
 import type { Form } from '../forms/form';
+import type { WantedLimb } from '../history/parts';
 import type { Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 
@@ -20,6 +21,8 @@ export interface PlanQuestion {
   holdOff?: HoldOff | undefined;
   /** Lengths the grower has set, cm. */
   cuts: Readonly<Record<StemId, number>>;
+  /** Limbs asked of the tree already, and what came of them. */
+  wanted?: readonly WantedLimb[] | undefined;
 }
 
 /** A limb that stays, with its place. */

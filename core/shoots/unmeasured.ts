@@ -1,11 +1,12 @@
+import type { BudsDone, PlannedBud } from '../buds/bud-work';
 import { woodSeason } from '../calendar/seasons';
 import type { PlainEvent } from '../history/events';
-import { apartBy, NEAR_SHOOT, rowOf } from '../history/parts';
+import { apartBy, NEAR_SHOOT, nearOfBud, rowOf } from '../history/parts';
 import { shootsIn, type Shoot } from '../history/shoots';
 import type { TreeState } from '../history/tree-at';
 import { formatValue, type Units } from '../readings/units';
 import { FIELD_DIMENSION, type DraftField, type ReadingField } from '../tree/draft-visit';
-import type { Stem } from '../tree/stem';
+import { trunkOf, type Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 
 /** A shoot that was read in leaf last summer and that winter has not read yet. */
@@ -22,10 +23,14 @@ const RUBBED_OFF = 'disbud';
  * Shoots read in leaf last summer that are wood by now and not measured: neither broken nor rubbed off, not lost since, and with no
  * stem on record where they stood. None where the carrier itself is gone.
  */
-export function unmeasured({ tree, site, today }: TreeState, events: readonly PlainEvent[]): Unmeasured[] {
+export function unmeasured(
+  { tree, site, today, budsBefore }: TreeState,
+  events: readonly PlainEvent[],
+): Unmeasured[] {
   const season = woodSeason(site, today) - 1;
   const lost = new Set(events.flatMap((event) => (event.kind === 'lost' ? [event.stemId] : [])));
-  return shootsIn(events, site, today, season)
+  const shoots = shootsIn(events, site, today, season);
+  return [...shoots, ...shootsOfBuds(tree, budsBefore, shoots)]
     .filter(({ isBroken, done }) => !isBroken && !done.some(({ act }) => act === RUBBED_OFF))
     .map((shoot) => ({ shoot, row: rowOf(season, shoot.shoot) }))
     .filter(
@@ -35,6 +40,33 @@ export function unmeasured({ tree, site, today }: TreeState, events: readonly Pl
         !tree.stems.some((stem) => stem.id === row || isOf(stem, shoot)),
     );
 }
+
+/** Shoots that may have come of the buds that were left last spring, where no shoot was read in leaf. */
+function shootsOfBuds(
+  tree: TreeState['tree'],
+  before: BudsDone | undefined,
+  read: readonly Shoot[],
+): Shoot[] {
+  const trunk = trunkOf(tree);
+  if (!before || !trunk) return [];
+  const isRead = (bud: PlannedBud): boolean =>
+    read.some((shoot) => {
+      const { onStem, atCm, bearingDeg } = shoot;
+      if (onStem !== trunk.id || atCm === undefined) return false;
+      const at = { onStem, atCm, ...(bearingDeg !== undefined && { bearingDeg }) };
+      const of = { onStem, atCm: bud.heightCm, bearingDeg: bud.bearingDeg };
+      return apartBy(at, of, nearOfBud(bud)) !== undefined;
+    });
+  return before.buds
+    .filter((bud) => before.done.includes(bud.spareFor ?? bud.bud) && !isRead(bud))
+    .map(({ bud, heightCm, bearingDeg, sureDeg, role }) => ({
+      ...{ shoot: `bud-${bud}`, onStem: trunk.id, atCm: heightCm, role, readings: [], done: [] },
+      ...(sureDeg < UNKNOWN_DEG && { bearingDeg }),
+    }));
+}
+
+/** A facing no surer than this is none, deg. */
+const UNKNOWN_DEG = 90;
 
 /** Whether a stem stands where a shoot was. */
 const isOf = ({ parent, origin, shape }: Stem, { onStem, atCm, bearingDeg }: Shoot): boolean => {

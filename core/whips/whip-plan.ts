@@ -85,9 +85,23 @@ const CLOSE = 8;
  * same exact search as limbs: evenly round, apart, surest of their facing.
  */
 export function planWhip(scene: Scene, form: Form, state: TreeState): WhipPlan {
-  const { budsDone } = state;
+  const { budsDone, budsBefore } = state;
+  if (budsBefore && budsBefore.done.length > 0 && !budsDone) return planUnread(scene, state, budsBefore);
   // What is begun is gone on with: the plan of the first bud that was dealt with holds.
   return budsDone?.form === form.id ? planBegun(scene, state, budsDone) : planAnew(scene, form, state);
+}
+
+/** A whip whose buds were left last spring, and nobody has read yet what came of them: nothing is planned over their heads. */
+function planUnread(scene: Scene, state: TreeState, { on, done }: BudsDone): WhipPlan {
+  const { trunk } = scene.laid;
+  const topCm = trunk ? tipOf(scene.laid.courses.get(trunk.id) as Course)[2] : 0;
+  const readings = state.buds ?? usualBuds(scene.kind, state.tree.unionCm);
+  const buds = budsUpTo(readings, scene.kind, topCm - 1);
+  return {
+    buds: buds.map((bud): WhipBud => ({ ...bud, role: 'top', notched: false })),
+    ...{ isFacingKnown: readings.facings.length > 0, limbs: [], largestGapDeg: 360, proven: true, empty: [] },
+    reasons: [because('whip.came-unread', { on: day(on), buds: done.length })],
+  };
 }
 
 /** The plan of a whip whose buds were begun: what was chosen then stays chosen, what is done is said to be. */

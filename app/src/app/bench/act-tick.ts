@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { NgbDropdownModule } from '@ng-bootstrap/ng-bootstrap';
 import {
+  isAwaited,
   mayDiffer,
   reallyDone,
   UNDONE_WHY,
@@ -49,7 +50,7 @@ export class ActTick {
   readonly differs = computed(() => mayDiffer(this.act()));
   readonly stems = computed(() => this.bench.state()?.tree.stems ?? []);
   /** What is still to grow is no work to tick. */
-  readonly canBeDone = computed(() => this.act().kind !== 'make-limb');
+  readonly canBeDone = computed(() => !isAwaited(this.act()));
 
   differ(otherwise: { [K in keyof Otherwise]: Otherwise[K] | undefined }): void {
     const given = Object.entries(otherwise).filter(([, value]) => value !== undefined);

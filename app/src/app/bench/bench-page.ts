@@ -60,6 +60,7 @@ import { WhipAbove } from './whip-above';
 import { WhipBuds } from './whip-buds';
 import { WhipView } from './whip-view';
 import { WhipWords } from './whip-words';
+import { WhipWork } from './whip-work';
 import { WorkDone } from './work-done';
 import { WorkList } from './work-list';
 
@@ -96,6 +97,7 @@ const PATIENCE_MS = 500;
     WhipView,
     WhipAbove,
     WhipWords,
+    WhipWork,
     WorkDone,
     WorkList,
     NoSuchTree,

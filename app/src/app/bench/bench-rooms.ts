@@ -26,6 +26,6 @@ export class BenchRooms {
     // Beside the others where there is room.
     ...(this.isNarrow() ? [{ id: 'above', code: 'room.above' } as const] : []),
     ...(this.bench.scene()?.when.inLeaf ? [{ id: 'shoots', code: 'room.shoots' } as const] : []),
-    { id: 'work', code: 'room.work', isOff: this.bench.judged() === undefined },
+    { id: 'work', code: 'room.work', isOff: this.bench.judged() === undefined && !this.bench.whip() },
   ]);
 }

@@ -1,5 +1,12 @@
 import { inject, Injectable } from '@angular/core';
-import type { PlannedAct, Stage, UndoneWhy } from '../../../../core';
+import {
+  isAwaited,
+  type BudStep,
+  type PlannedAct,
+  type Stage,
+  type UndoneWhy,
+  type WhipPlan,
+} from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { TreeWork } from '../tree/tree-work';
 import { BenchStore } from './bench-store';
@@ -14,12 +21,17 @@ export class BenchWork {
   /** Writes the planned acts down as done, with the reasons of today. */
   async workDone(): Promise<void> {
     const acts = this.bench.judged()?.plan.acts ?? [];
-    await this.writeDone(acts.filter(({ kind }) => kind !== 'make-limb'));
+    await this.writeDone(acts.filter((act) => !isAwaited(act)));
   }
 
   /** Writes one act down as it was done. */
   actDone(act: PlannedAct, by?: string): Promise<boolean> {
     return this.writeDone([act], by);
+  }
+
+  /** Writes steps of a whip's bud plan down as done. */
+  budsDone(plan: WhipPlan, steps: readonly BudStep[]): Promise<boolean> {
+    return this.work.budsDone(this.bench.treeId(), plan, steps, { on: this.bench.on() });
   }
 
   /** Writes down that an act was not done, and why: it is asked about again. */

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { isAwaited } from '../../../../core';
 import { DayField } from '../fields/day-field';
 import { Say } from '../words/told';
 import { BenchStore } from './bench-store';
@@ -35,7 +36,5 @@ export class WorkDone {
   readonly bench = inject(BenchStore);
   readonly work = inject(BenchWork);
   /** What is still to grow is no work to write down. */
-  readonly canBeDone = computed(
-    () => this.bench.judged()?.plan.acts.some(({ kind }) => kind !== 'make-limb') ?? false,
-  );
+  readonly canBeDone = computed(() => this.bench.judged()?.plan.acts.some((act) => !isAwaited(act)) ?? false);
 }

@@ -115,8 +115,11 @@ export function withEvents() {
       }
       return {
         record,
-        /** Writes several entries of today, all of them or none. */
-        recordAll: (bodies: readonly EventBody[]): Promise<boolean> => write(() => bodies, store.today()),
+        /** Writes several entries of a day, today where none is said, all of them or none; what makes them is asked as `record` asks it. */
+        recordAll: (
+          bodies: readonly EventBody[] | (() => readonly EventBody[]),
+          happenedOn: string = store.today(),
+        ): Promise<boolean> => write(typeof bodies === 'function' ? bodies : () => bodies, happenedOn),
         /** Writes down a photograph of a tree, or of one of its limbs, with its picture: JPEG as base64. */
         photographed(treeId: string, jpeg: string, stemId?: string): Promise<boolean> {
           const about = { treeId, ...(stemId !== undefined && { stemId }) };

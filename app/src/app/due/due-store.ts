@@ -1,6 +1,7 @@
 import { computed, effect, inject, InjectionToken, untracked } from '@angular/core';
 import { patchState, signalStore, withComputed, withHooks, withMethods, withState } from '@ngrx/signals';
 import {
+  budSteps,
   byPressing,
   kindFacts,
   woundsSeenOn,
@@ -107,7 +108,15 @@ export const DueStore = signalStore(
         for (const [treeId, state] of book.states()) {
           const place = book.placeOf()(state.site.id);
           const tree = dueTree(state, eventsOf.get(treeId) ?? NO_EVENTS, woundsOn(state));
-          const key = [state, tree.acts, tree.isWhip, place, JSON.stringify(tree.wounds), ...tree.events];
+          const key = [
+            state,
+            tree.acts,
+            tree.isWhip,
+            tree.budSteps,
+            place,
+            JSON.stringify(tree.wounds),
+            ...tree.events,
+          ];
           const before = answered.get(treeId);
           if (before?.length === key.length && key.every((one, i) => one === before[i])) continue;
           asked.set(treeId, key);
@@ -136,7 +145,10 @@ export const DueStore = signalStore(
         return {
           ...{ state, events, wounds },
           ...(judged?.kind === 'judged' && { acts: judged.plan.acts }),
-          ...(judged?.kind === 'whip' && { isWhip: true }),
+          ...(judged?.kind === 'whip' && {
+            isWhip: true,
+            budSteps: budSteps(judged.whip).filter(({ isDone }) => !isDone).length,
+          }),
         };
       }
 

@@ -1,18 +1,24 @@
 import { inject, Injectable } from '@angular/core';
 import {
+  budSteps,
+  budWorkOf,
   doneOn,
   draftOf,
   fixingDone,
+  headAct,
   leftAs,
   leftFor,
   SEASON_WORK,
+  type BudStep,
   type Due,
   type PlannedAct,
   type TreeRecord,
   type UndoneWhy,
+  type WhipPlan,
   type WoundLook,
 } from '../../../../core';
 import { BookStore } from '../book/book-store';
+import { JudgingStore } from '../judging/judging-store';
 
 /** What is written down beside an act: its day, ISO, today where none is said; and who did it. */
 export interface Beside {
@@ -24,6 +30,7 @@ export interface Beside {
 @Injectable()
 export class TreeWork {
   private readonly book = inject(BookStore);
+  private readonly judging = inject(JudgingStore);
 
   /** Writes acts of a plan down as done, with the tree as they leave it. */
   async done(treeId: string, acts: readonly PlannedAct[], { on, by }: Beside = {}): Promise<boolean> {
@@ -54,11 +61,38 @@ export class TreeWork {
     ]);
   }
 
+  /** Writes steps of a whip's bud plan down as done, with the plan they follow; a heading cuts the stem. */
+  budsDone(
+    treeId: string,
+    plan: WhipPlan,
+    steps: readonly BudStep[],
+    { on, by }: Beside = {},
+  ): Promise<boolean> {
+    const day = on ?? this.book.today();
+    return this.book.recordAll(() => {
+      const [record, state] = [this.recordOf(treeId), this.book.states().get(treeId)];
+      if (!record || !state || steps.length === 0) return [];
+      const whose = by ? { by } : {};
+      const done = { kind: 'bud-work' as const, treeId, ...budWorkOf(state.form, plan, steps), ...whose };
+      const head = steps.some(({ kind }) => kind === 'head') ? headAct(state, plan) : undefined;
+      if (!head) return [done];
+      const before = (this.book.read().eventsOf.get(treeId) ?? []).filter(
+        ({ happenedOn }) => happenedOn <= day,
+      );
+      return [done, { ...doneOn(treeId, draftOf(record, before), [head]), ...whose }];
+    }, day);
+  }
+
   /** Writes down that work of the season was done on a tree, or was left and why. */
   season(
     { treeId, what, stemIds }: Pick<Due, 'treeId' | 'what' | 'stemIds'>,
     { isDone, why }: { isDone: boolean; why?: UndoneWhy | undefined },
   ): Promise<boolean> {
+    const whip = this.judging.judgingOf(treeId).judged;
+    if (what === 'bud-plan' && isDone && whip?.kind === 'whip') {
+      const open = budSteps(whip.whip).filter((step) => !step.isDone);
+      if (open.length > 0) return this.budsDone(treeId, whip.whip, open);
+    }
     const act = SEASON_WORK.find((one) => one === what);
     if (!act) return Promise.resolve(false);
     const stems = stemIds.length > 0 ? { stemIds } : {};
