@@ -10,6 +10,13 @@ export function seasonOf(site: OnEarth, isoDate: string): number {
   return site.latitudeDeg < 0 && month < 7 ? year - 1 : year;
 }
 
+/** ISO date on which the next dormant season begins, after a day: what is put off a year is asked about again then. */
+export function nextDormancy(site: OnEarth, isoDate: string): string {
+  const begins = site.latitudeDeg < 0 ? '05-01' : '11-01';
+  const year = Number(isoDate.slice(0, 4));
+  return `${String(isoDate.slice(5) < begins ? year : year + 1).padStart(4, '0')}-${begins}`;
+}
+
 /**
  * The season that the newest wood is compared with when its age is told: through dormancy, last season's growth is
  * already one-year wood. Dormancy is taken as November to March north, May to September south (working value).

@@ -4,7 +4,7 @@ import type { Stem } from '../tree/stem';
 import { buildProblem, withKeptCarriers } from './build';
 import type { FormProblem, FormScene } from './candidacy';
 import { chosenSet, type ChosenSet } from './chosen-set';
-import { asWithoutPins } from './pins';
+import { asWithoutPins, withoutWaits } from './pins';
 import { priceOf, type Price } from './price';
 import type { Progress } from './solution';
 import { solve } from './solve';
@@ -32,7 +32,7 @@ export function otherwise(question: OtherwiseQuestion, stem: Stem): Price | unde
     set.left.includes(stem.id) || set.limbs.some(({ stemId }) => stemId === stem.id);
   const isIn = stays(chosen);
   const ruling: Ruling = !isIn ? 'keep' : 'undecided';
-  const ruled = { ...state.rulings, [stem.id]: ruling };
+  const ruled = { ...withoutWaits(state.rulings), [stem.id]: ruling };
   const asked = withKeptCarriers(state.tree, scene.laid.trunk?.id, ruled);
   const now = new Set([...chosen.left, ...chosen.limbs.map(({ stemId }) => stemId)]);
   const built = buildProblem(formProblem, isIn ? asked : asWithoutPins(formProblem, asked, now));

@@ -14,6 +14,10 @@ const COLLIDES = 3;
 export const withoutPins = (rulings: Rulings): Rulings =>
   Object.fromEntries(Object.entries(rulings).filter(([, ruling]) => !isKept(ruling)));
 
+/** The rulings without those that leave a limb for a year. */
+export const withoutWaits = (rulings: Rulings): Rulings =>
+  Object.fromEntries(Object.entries(rulings).filter(([, ruling]) => ruling !== 'wait'));
+
 /**
  * A pin adds a limb and takes none off by itself: every other shoot of the trunk stays or goes as it would without the
  * pins, but what collides with a pinned one, carries it or grows on it, is decided anew. A new leader changes the whole tree.

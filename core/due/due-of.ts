@@ -8,6 +8,7 @@ import type { Window } from '../seasons/windows/window';
 import { windowsOf } from '../seasons/windows/windows';
 import { byPressing, SEASON_DAYS, WEEK_DAYS, type Due, type DueTree, type Pressing } from './due';
 import { askedFor } from './gates';
+import { dueLeftUntil } from './left';
 import { recurring } from './recurs';
 
 /** Days past its last on which work that was missed is still told of. */
@@ -21,10 +22,12 @@ export function dueOf(tree: DueTree, place: SeasonPlace): Due[] {
   const scene = withCallus(sceneOf(state), tree.wounds ?? []);
   const { today } = state;
   const treeId = state.record.id;
-  const found: Due[] = recurring(scene, tree).map(({ key, ...due }) => ({
-    ...due,
-    ...{ treeId, id: `${treeId}.${due.what}.${key}`, pressing: pressingOf(due, today) },
-  }));
+  const found: Due[] = recurring(scene, tree)
+    .map(({ key, ...due }) => ({ ...asLeft(tree, due), key }))
+    .map(({ key, ...due }) => ({
+      ...due,
+      ...{ treeId, id: `${treeId}.${due.what}.${key}`, pressing: pressingOf(due, today) },
+    }));
   for (const window of windowsAbout(scene, tree, place)) {
     if (window.to < daysAfter(today, -TOLD_AFTER) || window.from > daysAfter(today, AHEAD_DAYS)) continue;
     const acts = askedFor({ ...tree, scene, window });
@@ -32,6 +35,20 @@ export function dueOf(tree: DueTree, place: SeasonPlace): Due[] {
     found.push(windowDue(treeId, window, acts, place, today));
   }
   return found.filter(({ from }) => from <= daysAfter(today, AHEAD_DAYS)).sort(byPressing);
+}
+
+/** What was left until another day waits for it. */
+function asLeft<D extends Omit<Due, 'treeId' | 'id' | 'pressing'>>({ state, events }: DueTree, due: D): D {
+  const again = dueLeftUntil(state.site, events, due, state.today);
+  if (again === undefined) return due;
+  return {
+    ...due,
+    from: again,
+    bestFrom: again,
+    bestTo: again,
+    on: again,
+    to: due.to > again ? due.to : again,
+  };
 }
 
 /** The windows of a tree's season and of the next. */

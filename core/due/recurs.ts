@@ -25,7 +25,7 @@ export function recurring(scene: TreeScene, tree: DueTree): Recurring[] {
     ...woundsFollowed(scene, tree).map(wound),
     ...stems.flatMap((stem) => spared(stem, tree)),
     ...stems.flatMap((stem) => uprights(scene, stem, events)),
-    ...left(events, state.today),
+    ...left(state, events),
   ];
 }
 
@@ -58,18 +58,28 @@ function wound(followed: FollowedWound): Recurring {
 }
 
 /** A limb whose time ends, with what the plan does to it; none once the grower has said what becomes of it. */
-function spared({ id, tag, spared: until }: Stem, { acts = [], events }: DueTree): Recurring[] {
+function spared({ id, tag, spared: until }: Stem, { acts = [], events, state }: DueTree): Recurring[] {
   if (!until) return [];
   const due = dated('ends', id, [], until.until, SPARED_AFTER);
+  const wait = state.waits?.[id];
   const isSaid = events.some(
-    (event) => event.kind === 'overruled' && event.stemId === id && event.happenedOn >= due.from,
+    (event) =>
+      event.kind === 'overruled' &&
+      event.stemId === id &&
+      event.ruling !== 'wait' &&
+      event.happenedOn >= (wait?.on ?? due.from),
   );
   if (isSaid) return [];
   return [
     {
       ...due,
       ...{ stemIds: [id], acts: acts.filter((act) => 'stemId' in act && act.stemId === id).length },
-      why: because('due.ends.why', { stem: { tag }, on: day(until.until), for: until.keptFor }),
+      why: wait
+        ? because(wait.doubt ? 'due.ends.doubt.why' : 'due.ends.doubt', {
+            ...{ stem: { tag }, on: day(wait.on) },
+            ...(wait.doubt && { doubt: wait.doubt }),
+          })
+        : because('due.ends.why', { stem: { tag }, on: day(until.until), for: until.keptFor }),
       ifNot: because('due.ends.if-not'),
     },
   ];
@@ -105,10 +115,13 @@ const isRubbedOff = (events: readonly PlainEvent[], { id }: Stem, from: string):
       (event.stemIds?.includes(id) ?? true),
   );
 
-function left(events: readonly PlainEvent[], today: string): Recurring[] {
+function left({ site, today, waits }: DueTree['state'], events: readonly PlainEvent[]): Recurring[] {
   return events.flatMap((event, i): Recurring[] => {
-    if (event.kind !== 'left-undone') return [];
-    const on = askedAgainOn(event);
+    // What is due by itself has its own entry.
+    if (event.kind !== 'left-undone' || event.actId.startsWith('due:')) return [];
+    // A limb left in doubt is asked about by its own day.
+    if (event.stemId !== undefined && waits?.[event.stemId]?.on === event.happenedOn) return [];
+    const on = askedAgainOn(site, event);
     if (on === undefined || isSettledBy(events.slice(i + 1), event)) return [];
     const why: Reason = because('due.left.why', {
       on: day(event.happenedOn),

@@ -11,7 +11,7 @@ import type { Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import type { BudsDone } from '../buds/bud-work';
 import type { BudReadings } from '../buds/whip-buds';
-import { woodSeason } from '../calendar/seasons';
+import { nextDormancy, woodSeason } from '../calendar/seasons';
 import { waysOf, type Book, type PlainEvent } from './events';
 import { eventsInForce } from './in-force';
 import { bySeason, partsOf, wantedLimbsOf, type WantedLimb } from './parts';
@@ -24,6 +24,7 @@ import {
   type TreeBend,
   type TreeDraft,
   type TreeSeen,
+  type Wait,
   type YardDraft,
 } from './tree-draft';
 import type { TreeRecord } from './tree-record';
@@ -44,6 +45,8 @@ export interface TreeState {
   /** The school its tree is trained by, as this yard holds it. */
   school: School;
   rulings: Readonly<Record<StemId, Ruling>>;
+  /** Limbs left for a year in doubt, with the day they are asked about again; missing where there are none. */
+  waits?: Readonly<Record<StemId, WaitUntil>>;
   /** Lengths the grower has set for limbs that are cut back, cm. */
   cuts: Readonly<Record<StemId, number>>;
   /** Whether it has been cut before: a first shaping may take more. */
@@ -169,6 +172,10 @@ export function treeState(
   const bare = treeFrom(record, stems);
   const about = { tree: bare, site: ground, form: known.record.form, events, budWork: draft.budWork };
   const wanted = wantedLimbsOf(about, lookedOn);
+  const waits = waitsOf(draft, ground);
+  // What was left a year is judged again once that year is over.
+  const isOver = (id: StemId): boolean => (waits.get(id)?.until ?? '9') <= lookedOn;
+  const rulings = [...draft.rulings].filter(([id, ruling]) => ruling !== 'wait' || !isOver(id));
   return {
     ...{ record, form, rules, shapedBefore, leaderFailures, buds, visitedOn },
     ...(budsDone && { budsDone }),
@@ -179,12 +186,36 @@ export function treeState(
     ...(stages && { stages }),
     ...(round && { round }),
     site: { ...ground, clearance: [...ground.clearance, ...(record.clearance ?? [])] },
-    tree: withParts(bare, partsOf(about)),
-    rulings: Object.fromEntries(draft.rulings),
+    tree: withWaits(withParts(bare, partsOf(about)), waits),
+    rulings: Object.fromEntries(rulings),
+    ...(waits.size > 0 && { waits: Object.fromEntries(waits) }),
     cuts: Object.fromEntries(draft.cuts),
     today: lookedOn,
     school: schoolOf(school, read.schoolEdits),
   };
+}
+
+/** A limb left for a year in doubt, and the ISO date on which it is asked about again. */
+export interface WaitUntil extends Wait {
+  until: string;
+}
+
+function waitsOf({ waits, stems }: TreeDraft, site: Site): Map<StemId, WaitUntil> {
+  return new Map(
+    [...waits]
+      .filter(([id]) => stems.has(id))
+      .map(([id, wait]) => [id, { ...wait, until: nextDormancy(site, wait.on) }]),
+  );
+}
+
+/** A tree whose limbs left in doubt have their day, as any limb that is spared. */
+function withWaits(tree: Tree, waits: ReadonlyMap<StemId, WaitUntil>): Tree {
+  if (waits.size === 0) return tree;
+  const stems = tree.stems.map((stem) => {
+    const until = waits.get(stem.id)?.until;
+    return until === undefined ? stem : { ...stem, spared: { until, keptFor: 'doubt' as const } };
+  });
+  return { ...tree, stems };
 }
 
 /** A tree whose stems say what they were grown for; the same tree where the book tells nothing of that. */

@@ -11,6 +11,7 @@ import type { BudReadings } from '../buds/whip-buds';
 import { budsSeenLater } from '../tree/buds-seen';
 import type { StemId, StemReadings } from '../tree/stem-readings';
 import { withDescendants, type Tree } from '../tree/stem';
+import type { Reason } from '../words/message';
 import type { TreeRecord } from './tree-record';
 
 /** What a grower says against, or for, the program's verdict on a stem. `wait` leaves one that goes for a year. */
@@ -19,6 +20,12 @@ export type Ruling = (typeof RULINGS)[number];
 
 /** Work on a whip's buds, and its ISO date. */
 export type BudWorkDone = WorkedBuds & { on: string };
+
+/** A limb left for a year in doubt. */
+export interface Wait {
+  on: string;
+  doubt?: Reason;
+}
 
 /** A tree while its events are read, in order. */
 export interface TreeDraft {
@@ -36,6 +43,8 @@ export interface TreeDraft {
   snowCm?: number;
   stems: Map<StemId, StemReadings>;
   rulings: Map<StemId, Ruling>;
+  /** Limbs left for a year in doubt: since when, ISO, and what the doubt was. */
+  waits: Map<StemId, Wait>;
   /** Lengths the grower has set, cm. */
   cuts: Map<StemId, number>;
 }
@@ -88,6 +97,7 @@ export const newTreeDraft = (record: TreeRecord): TreeDraft => ({
     visitedOn: undefined,
     stems: new Map(),
     rulings: new Map(),
+    waits: new Map(),
     cuts: new Map(),
   },
 });

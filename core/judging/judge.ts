@@ -21,7 +21,7 @@ import { planWhip, type WhipPlan } from '../whips/whip-plan';
 import { againstLeaving } from '../choosing/against';
 import { buildProblem, isKept, withKeptCarriers, type BuiltProblem } from '../choosing/build';
 import type { FormProblem, FormScene } from '../choosing/candidacy';
-import { asWithoutPins, withoutPins } from '../choosing/pins';
+import { asWithoutPins, withoutPins, withoutWaits } from '../choosing/pins';
 import type { Correction } from '../choosing/correction';
 import { chosenSet, type ChosenSet } from '../choosing/chosen-set';
 import { freeGrowth } from '../choosing/free-growth';
@@ -138,7 +138,7 @@ function optionsOf({ candidacies, places }: BuiltProblem, { limbs }: ChosenSet):
 
 /** What would stay were nothing pinned, and what the pinned ones would go for; undefined where nothing is pinned. */
 function withoutTheirPins(
-  { rulings }: TreeState,
+  { rulings }: Pick<TreeState, 'rulings'>,
   scene: FormScene,
   formProblem: FormProblem,
 ): { stays: ReadonlySet<StemId>; goes: ReadonlyMap<StemId, string> } | undefined {
@@ -165,8 +165,10 @@ function chooseLimbs(
   near?: ChosenSet,
 ) {
   const formProblem = formProblemOf(form, scene);
-  const free = withoutTheirPins(state, scene, formProblem);
-  const asked = withKeptCarriers(state.tree, scene.laid.trunk?.id, state.rulings);
+  // What is left in doubt decides nothing of the others: it stays beside whatever is chosen without it.
+  const rulings = withoutWaits(state.rulings);
+  const free = withoutTheirPins({ rulings }, scene, formProblem);
+  const asked = withKeptCarriers(state.tree, scene.laid.trunk?.id, rulings);
   const built = buildProblem(formProblem, free ? asWithoutPins(formProblem, asked, free.stays) : asked);
   const startFrom = near && optionsOf(built, near);
   const { best, nodes, proven, bound } = solve(built.problem, {
@@ -198,6 +200,7 @@ function chooseLimbs(
       year,
       cuts,
       keptByWord: free?.goes,
+      waits: state.waits,
     });
   };
   const verdicts = verdictsFor(chosen, withPrices);
@@ -324,5 +327,5 @@ export function problemOf(state: TreeState): BuiltProblem | undefined {
   const scene = sceneOf(state);
   const form = formOf(state.form);
   if (!form) return undefined;
-  return buildProblem(formProblemOf(form, formSceneOf(state, scene, form)), state.rulings);
+  return buildProblem(formProblemOf(form, formSceneOf(state, scene, form)), withoutWaits(state.rulings));
 }

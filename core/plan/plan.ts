@@ -192,6 +192,7 @@ function takeOuts(question: PlanQuestion): Act[] {
 
 /** A limb spared for a while is dated, and shortened where it would compete. */
 function temporary({ scene, verdicts }: PlanQuestion): Act[] {
+  const { when } = scene;
   const share = scene.limits('stay.shortenShare').value;
   const shortest = scene.limits('scaffold.shortestCm').value;
   return scene.laid.tree.stems.flatMap((stem): Act[] => {
@@ -205,10 +206,16 @@ function temporary({ scene, verdicts }: PlanQuestion): Act[] {
       toLengthCm < stem.length.value
         ? shortenTo(stem, { toLengthCm, purpose: 'calm-temporary', reason: calm })
         : [];
-    return [
-      { kind: 'stay', stemId: stem.id, until: verdict.until, keptFor: verdict.keptFor, reason },
-      ...cut,
-    ];
+    // A limb that has its day already, and was shortened for it, asks for nothing more until then.
+    const isDated = stem.spared !== undefined && stem.spared.until > when.today;
+    const stay = {
+      kind: 'stay' as const,
+      stemId: stem.id,
+      until: verdict.until,
+      keptFor: verdict.keptFor,
+      reason,
+    };
+    return [...(isDated ? [] : [stay]), ...(isDated && stem.headed ? [] : cut)];
   });
 }
 

@@ -96,8 +96,8 @@ describe('what goes in a winter', () => {
     expect(verdicts['k']).toMatchObject({
       decision: 'temporary',
       ruling: 'wait',
-      until: '2027-11-14',
-      keptFor: 'insurance',
+      until: '2027-11-01',
+      keptFor: 'doubt',
     });
     expect(plan.acts.filter((act) => 'stemId' in act && act.stemId === 'k').map(({ kind }) => kind)).toEqual([
       'stay',

@@ -5,7 +5,9 @@ import { onFigure, onReading, OWN_WORD } from '../words/ground';
 import { because, share, tagOf, told, type Message, type Reason } from '../words/message';
 import { untilTold, winterOn } from '../acts/until';
 import { bearingDifference } from '../geometry/vector';
-import type { Stem, Tree } from '../tree/stem';
+import { nextDormancy } from '../calendar/seasons';
+import type { TreeState } from '../history/tree-at';
+import { stemOf, type Stem, type Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { afterActs, type Act } from '../acts/acts';
 import {
@@ -45,6 +47,8 @@ export interface StagingQuestion {
   cuts: readonly Act[];
   /** What would go, and for what, but for the grower's word: it is counted as if it went, so that keeping one hurries no other off. */
   keptByWord?: ReadonlyMap<StemId, string> | undefined;
+  /** Limbs left for a year in doubt, with their days. */
+  waits?: TreeState['waits'];
 }
 
 /**
@@ -56,16 +60,16 @@ export function staged(question: StagingQuestion): Record<StemId, Verdict> {
   const { scene, verdicts } = question;
   const { tree } = scene.laid;
   const uncut = new Set(afterActs(tree, question.cuts).stems.map(({ id }) => id));
-  const byWord = (id: StemId): boolean => question.keptByWord?.has(id) ?? false;
+  const inDoubt = leftInDoubt(question);
+  const byWord = (id: StemId): boolean => (question.keptByWord?.has(id) ?? false) || inDoubt.has(id);
   // What stands beyond a cut goes with it, and takes no more.
   const going = tree.stems
     .filter(({ id }) => uncut.has(id))
-    .filter(({ id }) => byWord(id) || (verdicts[id]?.decision === 'out' && verdicts[id].ruling !== 'wait'))
+    .filter(({ id }) => byWord(id) || verdicts[id]?.decision === 'out')
     .sort(byUrgency(question));
   const staying = { ...verdicts };
   for (const stem of tree.stems) {
-    const { ruling, decision } = verdicts[stem.id] as Verdict;
-    if (ruling === 'wait' && decision !== 'goes-with') staying[stem.id] = leftAYear(question, stem);
+    if (inDoubt.has(stem.id)) staying[stem.id] = leftAYear(question, stem);
     else if (verdicts[stem.id]?.forAWhile) staying[stem.id] = spared(question, stem);
   }
   const putOffTo = (stem: Stem, winters: number, over: keyof Account): void => {
@@ -140,6 +144,11 @@ function shareOf(tree: Tree, { id, diameter }: Stem): Account {
   return accountOf(tree, [{ kind: 'take-out', stemId: id, diameterMm: diameter.value, reason: NO_REASON }]);
 }
 
+/** The day to which a limb is spared already, where that is to come: it is not put off a little further each time it is looked at. */
+function runningTo({ scene }: StagingQuestion, { spared: until }: Stem): string | undefined {
+  return until && until.until > scene.when.today ? until.until : undefined;
+}
+
 /** Of the limbs that go, the one that alone carries fruit, where it harms little this year; undefined where none does, or another that stays bears. */
 function bearsAlone({ scene, verdicts }: StagingQuestion, going: readonly Stem[]): StemId | undefined {
   const stands = standsBy(verdicts);
@@ -150,7 +159,7 @@ function bearsAlone({ scene, verdicts }: StagingQuestion, going: readonly Stem[]
 }
 
 function bearingLast(question: StagingQuestion, stem: Stem): Verdict {
-  const until = winterOn(question.scene, 1);
+  const until = runningTo(question, stem) ?? winterOn(question.scene, 1);
   const args = { until: untilTold(question.scene.when, until) };
   return forAWhile(question, stem, until, 'fruit', because('stay.alone', args, onReading(stem.id, 'crop')));
 }
@@ -158,7 +167,7 @@ function bearingLast(question: StagingQuestion, stem: Stem): Verdict {
 function putOff(question: StagingQuestion, stem: Stem, winters: number, over: keyof Account): Verdict {
   const { caps, year, scene } = question;
   const { keptFor, purpose } = purposeOf(question, stem);
-  const until = winterOn(scene, winters);
+  const until = runningTo(question, stem) ?? winterOn(scene, winters);
   const before = question.verdicts[stem.id] as Verdict;
   if (isSlight(question, stem)) {
     const args = { cap: share(caps[over]), measure: measureCalled(over) };
@@ -219,18 +228,40 @@ const COMPETES = new Set([
 ]);
 const competes = (verdict: Verdict | undefined): boolean => COMPETES.has(verdict?.rule ?? '');
 
-/** A limb the grower leaves for a year stays whole, as insurance. */
-function leftAYear({ verdicts, scene }: StagingQuestion, stem: Stem): Verdict {
+/** What goes but is left in doubt for a year by the grower's word, with what carries it. What stands beyond the cut of a top cannot be left alone. */
+function leftInDoubt({ scene, verdicts }: StagingQuestion): Set<StemId> {
+  const { tree, trunk } = scene.laid;
+  const left = new Set<StemId>();
+  const leave = (id: StemId): boolean => {
+    const verdict = verdicts[id];
+    if (verdict?.decision === 'goes-with') {
+      const { parent } = stemOf(tree, id) as Stem;
+      const isFree = parent.kind === 'stem' && parent.stemId !== trunk?.id && leave(parent.stemId);
+      if (isFree) left.add(id);
+      return isFree;
+    }
+    if (verdict?.decision === 'out' || verdict?.forAWhile) left.add(id);
+    return verdict !== undefined;
+  };
+  for (const { stemId, ruling } of Object.values(verdicts)) if (ruling === 'wait') leave(stemId);
+  return left;
+}
+
+/** A limb the grower leaves for a year stays whole; what carries it stays with it. */
+function leftAYear({ verdicts, scene, waits }: StagingQuestion, stem: Stem): Verdict {
   const before = verdicts[stem.id] as Verdict;
-  const until = winterOn(scene, 1);
-  const reasons = [because('stay.you', { until: untilTold(scene.when, until) }, OWN_WORD), ...before.reasons];
-  return { ...before, decision: 'temporary', until, keptFor: 'insurance', reasons };
+  const until = waits?.[stem.id]?.until ?? nextDormancy(scene.site, scene.when.today);
+  const ofIt = before.decision === 'goes-with' ? (before.own?.reasons ?? []) : before.reasons;
+  const said = { until: untilTold(scene.when, until) };
+  const reason =
+    before.ruling === 'wait' ? because('stay.you', said, OWN_WORD) : because('stay.carries', said, OWN_WORD);
+  return { ...before, decision: 'temporary', until, keptFor: 'doubt', reasons: [reason, ...ofIt] };
 }
 
 /** A limb that crowds what stays, and costs too much to take now, is spared until next winter. */
 function spared(question: StagingQuestion, stem: Stem): Verdict {
   const before = question.verdicts[stem.id] as Verdict;
-  const until = winterOn(question.scene, 1);
+  const until = runningTo(question, stem) ?? winterOn(question.scene, 1);
   const { keptFor, purpose } = purposeOf(question, stem);
   const why = before.forAWhile ?? 'crowds';
   const args = { until: untilTold(question.scene.when, until), purpose };

@@ -58,7 +58,7 @@ function actSteps({ state, events, judged }: RoundTree, due: readonly Due[], spa
   const lines = workLines(sceneOf(state), judged);
   return acts.flatMap((act, i): ActStep[] => {
     const line = lines[i];
-    if (!line || isAwaited(act) || isLeftOn(events, act.id, state.today)) return [];
+    if (!line || isAwaited(act) || isLeftOn(state.site, events, act.id, state.today)) return [];
     const window = windowOfAct(act) ?? (act.kind === 'stay' ? 'prune' : undefined);
     const its = window && due.find(({ what, acts: n }) => what === window && n > 0);
     const isTimeless = window === undefined || line.phase === 'hygiene';

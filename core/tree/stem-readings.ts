@@ -50,7 +50,7 @@ export const CROPS = ['none', 'blossom', 'fruit'] as const;
 export type Crop = (typeof CROPS)[number];
 
 /** What a temporary limb is kept for. */
-export const KEPT_FOR = ['fruit', 'leaf', 'shade', 'insurance'] as const;
+export const KEPT_FOR = ['fruit', 'leaf', 'shade', 'insurance', 'doubt'] as const;
 export type KeptFor = (typeof KEPT_FOR)[number];
 
 /** A limb spared at an earlier visit: until which day, and what for. */

@@ -16,7 +16,7 @@ const isRank = (rule: Finding['rule']): boolean => rule === 'unsound-wood' || ru
 /** What a limb costs that is hurt but lives, and one whose time as a spared limb is over. */
 export function soundnessCost({ limits }: Scene, today: string, { stem }: LimbView): Consideration[] {
   const points = limits('weigh.unsound').value * (UNSOUND[stem.condition] ?? 0);
-  const isOver = stem.spared !== undefined && stem.spared.until <= today;
+  const isOver = stem.spared !== undefined && stem.spared.keptFor !== 'doubt' && stem.spared.until <= today;
   return [
     { what: 'unsound', points },
     { what: 'spared', points: isOver ? limits('weigh.spared').value : 0 },

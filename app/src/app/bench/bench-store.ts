@@ -327,8 +327,15 @@ export const BenchStore = signalStore(
       /** Writes down something seen of a stem, as a visit of the day that is set. */
       observe: (stemId: StemId, seen: StemReadings): Promise<boolean> =>
         write({ kind: 'visit', treeId: store.treeId(), stems: { [stemId]: seen } }, store.on()),
-      overrule: (stemId: StemId, ruling: Ruling): Promise<boolean> =>
-        write({ kind: 'overruled', treeId: store.treeId(), stemId, ruling }),
+      overrule(stemId: StemId, ruling: Ruling): Promise<boolean> {
+        // A limb left in doubt keeps what spoke against it that day.
+        const reasons = store.judged()?.verdicts[stemId]?.reasons ?? [];
+        const doubt = ruling === 'wait' ? reasons.find(({ code }) => !code.startsWith('stay.')) : undefined;
+        return write({
+          ...{ kind: 'overruled', treeId: store.treeId(), stemId, ruling },
+          ...(doubt && { doubt }),
+        });
+      },
       chooseForm: (form: FormId): Promise<boolean> =>
         write({ kind: 'form-chosen', treeId: store.treeId(), form }),
       async enteredWrong(stemId: StemId): Promise<void> {

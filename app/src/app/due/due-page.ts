@@ -88,7 +88,7 @@ export class DuePage {
   }
 
   tick(due: Due, isDone: boolean, why?: UndoneWhy): void {
-    void (isDone ? this.work.ticked(due) : this.work.season(due, { isDone, why }));
+    void (isDone ? this.work.ticked(due) : this.work.leftDue(due, why ?? 'other'));
   }
 
   /** What held a limb was let go, the limb came back too far, and it was tied again. */

@@ -161,9 +161,7 @@ export const RoundStore = signalStore(
     const here = (): string => store.at()?.state.record.id ?? '';
 
     const left = (step: Step, why: UndoneWhy): Promise<boolean> =>
-      step.kind === 'act'
-        ? work.left(here(), step.act, { why })
-        : work.season(step.due, { isDone: false, why });
+      step.kind === 'act' ? work.left(here(), step.act, { why }) : work.leftDue(step.due, why);
 
     return {
       /** Trees of some with steps, site by site in walking order. */

@@ -7,10 +7,12 @@ import {
   fixingDone,
   headAct,
   leftAs,
+  leftDueFor,
   leftFor,
   SEASON_WORK,
   type BudStep,
   type Due,
+  type EventBody,
   type PlannedAct,
   type TreeRecord,
   type UndoneWhy,
@@ -52,13 +54,30 @@ export class TreeWork {
     return this.book.record(tree ? leftAs(tree, act, why) : leftFor(treeId, act, why), on);
   }
 
-  /** Leaves an act for a year: a limb that was to go is spared, and the rest of the tree is weighed with it. */
+  /** Leaves an act for a year: a limb that was to go stays until then, and nothing else changes for it. */
   leftAYear(treeId: string, act: PlannedAct): Promise<boolean> {
     const spared = act.kind === 'take-out' ? [act.stemId] : [];
     return this.book.recordAll([
       leftFor(treeId, act, 'unsure'),
-      ...spared.map((stemId) => ({ kind: 'overruled' as const, treeId, stemId, ruling: 'wait' as const })),
+      ...spared.map((stemId) => this.waitFor(treeId, stemId)),
     ]);
+  }
+
+  /** Writes down that something due that no plan tells of was left, and why: it is asked about again on its day. */
+  leftDue(due: Due, why: UndoneWhy): Promise<boolean> {
+    const [stemId] = due.stemIds;
+    if (SEASON_WORK.some((one) => one === due.what)) return this.season(due, { isDone: false, why });
+    if (due.what === 'ends' && why === 'unsure' && stemId !== undefined)
+      return this.book.record(this.waitFor(due.treeId, stemId));
+    return this.book.record(leftDueFor(due, why));
+  }
+
+  /** A limb left in doubt for a year, with what speaks against it today. */
+  waitFor(treeId: string, stemId: string): EventBody {
+    const { judged } = this.judging.judgingOf(treeId);
+    const verdict = judged?.kind === 'judged' ? judged.verdicts[stemId] : undefined;
+    const doubt = verdict?.reasons.find(({ code }) => !code.startsWith('stay.'));
+    return { kind: 'overruled', treeId, stemId, ruling: 'wait', ...(doubt && { doubt }) };
   }
 
   /** Writes steps of a whip's bud plan down as done, with the plan they follow; a heading cuts the stem. */
