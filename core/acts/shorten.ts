@@ -1,11 +1,11 @@
 import { boolean } from 'yup';
 import { between, id, oneOf, shape, type Typed } from '../fields/fields';
 import { untyped } from '../readings/reading';
+import { endMmAfter } from '../tree/carrier';
 import { directionAt, layOut, positionAt } from '../tree/course';
 import { fromUprightOf } from '../geometry/vector';
-import { trunkOf, withDescendants, type Stem, type Tree } from '../tree/stem';
+import { withDescendants, type Stem, type Tree } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
-import { diameterAt, taperOf } from '../tree/taper';
 import { compassCalled } from '../words/compass';
 import { cm, tagOf, told, type Message } from '../words/message';
 import { messageSchema } from '../words/written';
@@ -89,13 +89,12 @@ export const shorten: ActWays<Shorten> = {
 function shortened(tree: Tree, stemId: StemId, toLengthCm: number): Tree {
   const cut = tree.stems.find((stem) => stem.id === stemId);
   if (!cut || toLengthCm >= cut.length.value) return tree;
-  // Only along the trunk is an origin a height, and its course needed to tell where a limb joins it.
-  const joins = stemId === trunkOf(tree)?.id ? layOut(tree).joins : undefined;
+  const laid = layOut(tree);
   const beyond = tree.stems.filter(
     (stem) =>
       stem.parent.kind === 'stem' &&
       stem.parent.stemId === stemId &&
-      (joins?.get(stem.id) ?? stem.origin.value) > toLengthCm,
+      (laid.joins.get(stem.id) ?? stem.origin.value) > toLengthCm,
   );
   const gone = new Set(beyond.flatMap((stem) => [...withDescendants(tree, stem.id)]));
   return {
@@ -112,7 +111,7 @@ function shortened(tree: Tree, stemId: StemId, toLengthCm: number): Tree {
               ...(stem.sideShoots && {
                 sideShoots: Math.round((stem.sideShoots * toLengthCm) / stem.length.value),
               }),
-              endDiameter: { ...untyped(stem.diameter), value: diameterAt(taperOf(stem), toLengthCm) },
+              endDiameter: { ...untyped(stem.diameter), value: endMmAfter(laid, stem, toLengthCm) },
             }
           : stem,
       ),

@@ -1,5 +1,6 @@
-import { layOut } from '../tree/course';
-import { diameterAt, taperOf, woodBetween } from '../tree/taper';
+import { thicknessMm } from '../tree/carrier';
+import { layOut, type LaidTree } from '../tree/course';
+import { taperOf, woodBetween } from '../tree/taper';
 import { trunkOf, type Stem, type Tree } from '../tree/stem';
 import { afterActs, type Act } from './acts';
 
@@ -15,9 +16,8 @@ export function shareRemoved(before: Tree, acts: readonly Act[]): number {
 }
 
 /** Diameter at which an act cuts, mm. */
-export function cutDiameterMm(stem: Stem, atCm: number): number {
-  return diameterAt(taperOf(stem), atCm);
-}
+export const cutDiameterMm = (laid: LaidTree, stem: Stem, atCm: number): number =>
+  thicknessMm(laid, stem, atCm);
 
 /** Highest point of the trunk, cm. */
 export function trunkTopCm(tree: Tree): number {

@@ -5,7 +5,7 @@ import { bearingDifference, fromUprightOf, wrapBearing } from '../geometry/vecto
 import { type Act, afterActs } from '../acts/acts';
 import type { CutBud, HeadingPurpose } from '../acts/shorten';
 import { cutDiameterMm } from '../acts/wood';
-import { layOut, runAt, type Course } from '../tree/course';
+import { layOut, runAt, type Course, type LaidTree } from '../tree/course';
 import { childrenOf, stemOf, withDescendants, type Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { BEYOND_BUD_CM } from '../acts/cut-place';
@@ -78,7 +78,7 @@ function servedBy(question: CutQuestion, acts: readonly Act[], act: Shorten): Sh
       ),
     )
     .find((found) => found !== undefined && (isSet || found.fit !== 'refused'));
-  if (choice) return cutTo(stem, act, choice, forkBelow(question, acts, act, choice));
+  if (choice) return cutTo(question.scene.laid, stem, act, choice, forkBelow(question, acts, act, choice));
   if (isSet || (isShort && floorCm <= act.toLengthCm)) return act;
   const shoot = sideShootsFor(question, acts, act).find(
     ({ fit, joinCm }) => fit !== 'refused' && joinCm >= floorCm - 1 && joinCm <= livesToCm,
@@ -95,7 +95,13 @@ export function keptUpTo({ scene, kept }: CutQuestion, stemId: StemId): number {
   return Math.max(0, ...joins);
 }
 
-function cutTo(stem: Stem, act: Shorten, choice: BudChoice, second: BudChoice | undefined): Shorten {
+function cutTo(
+  laid: LaidTree,
+  stem: Stem,
+  act: Shorten,
+  choice: BudChoice,
+  second: BudChoice | undefined,
+): Shorten {
   const { bearingDeg, isKnown } = choice;
   const turns =
     act.purpose === 'keep-direction' &&
@@ -103,6 +109,7 @@ function cutTo(stem: Stem, act: Shorten, choice: BudChoice, second: BudChoice | 
   const purpose = turns ? ('turn' as const) : act.purpose;
   return {
     ...resized(
+      laid,
       stem,
       { ...act, ...(purpose && { purpose }) },
       isKnown ? choice.atCm + BEYOND_BUD_CM : choice.atCm,
@@ -121,12 +128,17 @@ function cutToShoot({ scene }: CutQuestion, stem: Stem, act: Shorten, shoot: Sid
   const { grounds = [], ...why } = act.reason;
   const args = { why, shoot: tagOf(scene.laid.tree, stemId), angle: deg(angleDeg) };
   const reason = because('cut.to-shoot', args, ...grounds);
-  return resized(stem, { ...act, purpose: 'side-shoot', toStem: stemId, reason }, joinCm + BEYOND_BUD_CM);
+  return resized(
+    scene.laid,
+    stem,
+    { ...act, purpose: 'side-shoot', toStem: stemId, reason },
+    joinCm + BEYOND_BUD_CM,
+  );
 }
 
-function resized(stem: Stem, act: Shorten, lengthCm: number): Shorten {
+function resized(laid: LaidTree, stem: Stem, act: Shorten, lengthCm: number): Shorten {
   const toLengthCm = Math.min(lengthCm, stem.length.value);
-  return { ...act, toLengthCm, diameterMm: cutDiameterMm(stem, toLengthCm) };
+  return { ...act, toLengthCm, diameterMm: cutDiameterMm(laid, stem, toLengthCm) };
 }
 
 /** The buds a heading cut could go to, best first, as the work leaves the tree. Empty for a length off the limb. */

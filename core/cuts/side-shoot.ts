@@ -2,7 +2,7 @@ import type { FormScene } from '../choosing/candidacy';
 import { mm, told, type Message } from '../words/message';
 import { bearingDifference, bearingOf, fromUprightOf, type Vec3 } from '../geometry/vector';
 import type { Course, LaidTree } from '../tree/course';
-import { diameterAt, taperOf } from '../tree/taper';
+import { thicknessMm } from '../tree/carrier';
 import { childrenOf } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import { faultsOf, RANK, worstFit, type CutWish, type Fit } from './bud-choice';
@@ -65,7 +65,7 @@ export function sideShoots(
       const course = laid.courses.get(shoot.id) as Course;
       const way = course.directions.at(-1) as Vec3;
       const [bearingDeg, angleDeg] = [bearingOf(way), fromUprightOf(way)];
-      const cutMm = diameterAt(taperOf(stem), joinCm);
+      const cutMm = thicknessMm(laid, stem, joinCm);
       const against = [
         ...faultsOf(scene, wish, course),
         ...(shoot.diameter.value < cutMm * TAKES_OVER

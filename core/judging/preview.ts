@@ -89,7 +89,7 @@ export function cutBench(state: TreeState, judged: Judgement, stemId: StemId): C
       planned?.toStem === undefined && planned?.purpose !== 'next-tier' ? planned?.purpose : undefined;
     const own = purposeOfOwnCut(isTrunk, form.hasLeader, toStem !== undefined);
     return {
-      ...{ kind: 'shorten', stemId, toLengthCm, diameterMm: cutDiameterMm(stem, toLengthCm) },
+      ...{ kind: 'shorten', stemId, toLengthCm, diameterMm: cutDiameterMm(base.laid, stem, toLengthCm) },
       purpose: (isPlanned ? planned.purpose : toStem === undefined ? toBud : undefined) ?? own,
       ...(toStem !== undefined && { toStem }),
       reason: because('own.length', { length: cm(toLengthCm) }, OWN_WORD),

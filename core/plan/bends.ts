@@ -216,7 +216,7 @@ export function lateralWork({ scene, verdicts }: PlanQuestion): Act[] {
     if (lateral.sort === 'bend' && lateral.toDeg !== undefined) return [bendAct(stem, lateral.toDeg, reason)];
     if (lateral.sort !== 'shorten' || lateral.toLengthCm === undefined) return [];
     const { toLengthCm } = lateral;
-    const diameterMm = cutDiameterMm(stem, toLengthCm);
+    const diameterMm = cutDiameterMm(scene.laid, stem, toLengthCm);
     return [
       {
         kind: 'shorten',

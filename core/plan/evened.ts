@@ -40,7 +40,7 @@ export function evened(question: PlanQuestion, acts: readonly Act[]): Act[] {
     if (toLengthCm > course.lengthCm - LEAST_CUT_CM) return [];
     const over = cm(tipCm - limitCm + apartCm);
     const reason = because('head.evened', { over }, onFigure('tips.apartCm'));
-    return shortenTo(stem, { toLengthCm, purpose: 'equalise', reason });
+    return shortenTo(scene, stem, { toLengthCm, purpose: 'equalise', reason });
   });
   const isEvened = (act: Act): boolean =>
     act.kind === 'shorten' && cuts.some((cut) => cut.kind === 'shorten' && cut.stemId === act.stemId);

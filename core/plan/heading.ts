@@ -29,11 +29,11 @@ export function shortenLimb(
       ? undefined
       : underLeader(scene, form.firstStageDeg, { stem, limb }, leaderTipCm);
   const renewal = renewalCut(question, stem);
-  if (renewal) return shortenTo(stem, lowest([under, renewal]) ?? renewal);
+  if (renewal) return shortenTo(scene, stem, lowest([under, renewal]) ?? renewal);
   const end = endCut(scene, question.verdicts, stem);
   if (end) {
     const mended = lowest([under, end]) ?? end;
-    return mended.toLengthCm < stem.length.value - LEAST_CUT_CM ? shortenTo(stem, mended) : [];
+    return mended.toLengthCm < stem.length.value - LEAST_CUT_CM ? shortenTo(scene, stem, mended) : [];
   }
   const cut = lowest([
     rivalCut(limb.correction),
@@ -45,7 +45,7 @@ export function shortenLimb(
   ]);
   if (!cut || cut.toLengthCm > stem.length.value - LEAST_CUT_CM) return [];
   const toLengthCm = Math.max(cut.toLengthCm, limits('scaffold.shortestCm').value);
-  return toLengthCm < stem.length.value ? shortenTo(stem, { ...cut, toLengthCm }) : [];
+  return toLengthCm < stem.length.value ? shortenTo(scene, stem, { ...cut, toLengthCm }) : [];
 }
 
 /** Shoots of a slim tree that bore go back to a stub, and last season's are halved, as side shoots are elsewhere. */
@@ -202,7 +202,12 @@ export function shortenLeader(question: PlanQuestion, kept: readonly Kept[]): Ac
       { limb: tagOf(scene.laid.tree, leader.id) },
       onSchool('which-top'),
     );
-    const over = shortenTo(trunk, { toLengthCm: atCm + 1, purpose: 'new-leader', toStem: leader.id, reason });
+    const over = shortenTo(scene, trunk, {
+      toLengthCm: atCm + 1,
+      purpose: 'new-leader',
+      toStem: leader.id,
+      reason,
+    });
     const isAtEnd = trunk.length.value - atCm <= LEAST_CUT_CM;
     return [...(isAtEnd ? [] : over), ...cutToOwnShoot(scene, leader, kept)];
   }
@@ -214,7 +219,7 @@ export function shortenLeader(question: PlanQuestion, kept: readonly Kept[]): Ac
     withinReach(question, kept, trunk),
     nextTier(question, trunk),
   ]);
-  return cut && cut.toLengthCm < trunk.length.value - LEAST_CUT_CM ? shortenTo(trunk, cut) : [];
+  return cut && cut.toLengthCm < trunk.length.value - LEAST_CUT_CM ? shortenTo(scene, trunk, cut) : [];
 }
 
 /** A top that leads by one of its own shoots is cut to that. */
@@ -223,7 +228,7 @@ function cutToOwnShoot({ laid }: FormScene, leader: Stem, kept: readonly Kept[])
   if (correction?.kind !== 'cut-to') return [];
   const reason = because('head.cut-to', { limb: tagOf(laid.tree, correction.to) }, onSchool('which-top'));
   const toLengthCm = (laid.joins.get(correction.to) ?? 0) + 1;
-  return shortenTo(leader, { toLengthCm, purpose: 'new-leader', toStem: correction.to, reason });
+  return shortenTo({ laid }, leader, { toLengthCm, purpose: 'new-leader', toStem: correction.to, reason });
 }
 
 function flowerTipCut({ kind, findings }: FormScene, trunk: Stem): Cut | undefined {

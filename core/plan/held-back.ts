@@ -42,7 +42,7 @@ function halved({ scene, verdicts }: PlanQuestion, stem: Stem): Act[] {
   const toLengthCm = Math.max(stem.length.value * KEEPS, scene.limits('scaffold.shortestCm').value);
   if (!outgrows || toLengthCm >= stem.length.value) return [];
   const reason = because('head.halved', { length: cm(toLengthCm) }, onFigure('thick.ratio'));
-  return shortenTo(stem, { toLengthCm, purpose: 'calm-temporary', reason });
+  return shortenTo(scene, stem, { toLengthCm, purpose: 'calm-temporary', reason });
 }
 
 /** What is long beside a full frame. */
@@ -55,5 +55,5 @@ function keptShort({ scene, chosen }: PlanQuestion, stem: Stem): Act[] {
   if (usualCm === undefined || stem.length.value <= usualCm * LONG_SHARE) return [];
   const toLengthCm = usualCm * LEFT_SHARE;
   const reason = because('head.held-back', { length: cm(toLengthCm) }, onFigure('scaffold.most'));
-  return shortenTo(stem, { toLengthCm, purpose: 'calm-temporary', reason });
+  return shortenTo(scene, stem, { toLengthCm, purpose: 'calm-temporary', reason });
 }

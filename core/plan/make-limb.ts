@@ -6,7 +6,7 @@ import type { EmptyPlace } from '../choosing/chosen-set';
 import { bearingDifference } from '../geometry/vector';
 import { isOnTrunk, joinHeightCm } from '../tree/joins';
 import { arcAtHeight, layOut, tipOf, type Course } from '../tree/course';
-import { diameterAt, taperOf } from '../tree/taper';
+import { thicknessMm } from '../tree/carrier';
 import { stemOf } from '../tree/stem';
 import { type Act, afterActs } from '../acts/acts';
 import type { MakingOfLimb } from '../acts/make-limb';
@@ -103,7 +103,7 @@ function coursesAfter({ scene, chosen }: PlanQuestion, cuts: readonly Act[]): Ca
     const stem = id === undefined ? undefined : stemOf(after.tree, id);
     const course = stem && after.courses.get(stem.id);
     if (!course) return [];
-    return [{ course, mmAt: (heightCm) => diameterAt(taperOf(stem), arcAtHeight(course, heightCm)) }];
+    return [{ course, mmAt: (heightCm) => thicknessMm(after, stem, arcAtHeight(course, heightCm)) }];
   });
 }
 

@@ -164,7 +164,7 @@ function endsBesides(question: PlanQuestion, kept: ReadonlySet<StemId>): Act[] {
     .filter((stem) => !isClippedShorter(question, stem))
     .flatMap((stem): Act[] => {
       const cut = renewalCut(question, stem) ?? endCut(scene, verdicts, stem);
-      return cut && cut.toLengthCm < stem.length.value ? shortenTo(stem, cut) : [];
+      return cut && cut.toLengthCm < stem.length.value ? shortenTo(scene, stem, cut) : [];
     });
 }
 
@@ -204,7 +204,7 @@ function temporary({ scene, verdicts }: PlanQuestion): Act[] {
     const calm = because('head.calm', { length: cm(toLengthCm) }, onFigure('stay.shortenShare'));
     const cut: Act[] =
       toLengthCm < stem.length.value
-        ? shortenTo(stem, { toLengthCm, purpose: 'calm-temporary', reason: calm })
+        ? shortenTo(scene, stem, { toLengthCm, purpose: 'calm-temporary', reason: calm })
         : [];
     // A limb that has its day already, and was shortened for it, asks for nothing more until then.
     const isDated = stem.spared !== undefined && stem.spared.until > when.today;

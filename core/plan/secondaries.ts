@@ -8,7 +8,7 @@ import { bearingDifference, bearingOf, wrapBearing } from '../geometry/vector';
 import { runAt, type Course } from '../tree/course';
 import { childrenOf, stemOf, type Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
-import { diameterAt, taperOf } from '../tree/taper';
+import { thicknessMm } from '../tree/carrier';
 import { woodByAge } from '../tree/wood-age';
 import { onFigure } from '../words/ground';
 import { because, cm, type Reason } from '../words/message';
@@ -70,7 +70,7 @@ function notchOn(question: PlanQuestion, stem: Stem, lengthCm: number): Act | un
   const { atCm, before } = firstBare(shoots, scene.limits('secondary.firstCm').value);
   const stretch = woodByAge(stem, scene.when.season).find(({ toCm }) => atCm <= toCm);
   const isOld =
-    !stretch || stretch.ageSeasons > BREAKS_SEASONS || diameterAt(taperOf(stem), atCm) > BREAKS_MM;
+    !stretch || stretch.ageSeasons > BREAKS_SEASONS || thicknessMm(scene.laid, stem, atCm) > BREAKS_MM;
   if (isOld || lengthCm < atCm + BEYOND_CM) return undefined;
   const ring = question.chosen.limbs.filter(({ role }) => role === 'scaffold').map(({ stemId }) => stemId);
   const beside = before ?? shoots.find(({ isSecondary }) => isSecondary);

@@ -1,5 +1,6 @@
 import type { HeadingPurpose } from '../acts/shorten';
 import type { Act } from '../acts/acts';
+import type { TreeScene } from '../acts/scene';
 import { cutDiameterMm } from '../acts/wood';
 import type { Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
@@ -17,6 +18,7 @@ export interface Cut {
 export const LEAST_CUT_CM = 3;
 
 /** A cut of one limb as an act. */
-export function shortenTo(stem: Stem, cut: Cut): Act[] {
-  return [{ kind: 'shorten', stemId: stem.id, ...cut, diameterMm: cutDiameterMm(stem, cut.toLengthCm) }];
+export function shortenTo({ laid }: Pick<TreeScene, 'laid'>, stem: Stem, cut: Cut): Act[] {
+  const diameterMm = cutDiameterMm(laid, stem, cut.toLengthCm);
+  return [{ kind: 'shorten', stemId: stem.id, ...cut, diameterMm }];
 }

@@ -61,7 +61,7 @@ export function sparingKept({ scene, verdicts }: PlanQuestion, acts: readonly Ac
     const toLengthCm = Math.max(act.toLengthCm, ...joins.map((at) => at + ABOVE_JOIN_CM));
     if (toLengthCm === act.toLengthCm) return [act];
     if (toLengthCm >= stem.length.value) return [];
-    return [{ ...act, toLengthCm, diameterMm: cutDiameterMm(stem, toLengthCm) }];
+    return [{ ...act, toLengthCm, diameterMm: cutDiameterMm(laid, stem, toLengthCm) }];
   });
 }
 
@@ -121,7 +121,7 @@ export function oneWound(question: PlanQuestion, acts: readonly Act[]): Act[] {
   if (!trunk || !top) return [...acts];
   const { toStem, toLengthCm, out } = top;
   const { tree } = question.scene.laid;
-  const diameterMm = cutDiameterMm(trunk, toLengthCm);
+  const diameterMm = cutDiameterMm(question.scene.laid, trunk, toLengthCm);
   const area = out.reduce((sum, { diameter }) => sum + diameter.value ** 2, 0);
   if (trunk.headed && (out.length < 2 || diameterMm ** 2 > area)) return [...acts];
   const limb = tagOf(tree, toStem);
@@ -179,7 +179,7 @@ export function byOwnWord(question: PlanQuestion, acts: readonly Act[]): Act[] {
     const toStem = limbCutTo(scene.laid, form, stemId, toLengthCm, stands);
     const purpose = purposeOfOwnCut(isTrunk, form.hasLeader, toStem !== undefined);
     const reason = because('own.length', { length: cm(toLengthCm) }, OWN_WORD);
-    const diameterMm = cutDiameterMm(stem, toLengthCm);
+    const diameterMm = cutDiameterMm(scene.laid, stem, toLengthCm);
     const to = toStem !== undefined && { toStem };
     return [{ kind: 'shorten', stemId, toLengthCm, diameterMm, purpose, ...to, reason }];
   });

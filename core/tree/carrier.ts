@@ -1,6 +1,7 @@
 import type { LaidTree } from './course';
-import { diameterAt, taperOf } from './taper';
+import { diameterAt, taperOf, TIP_MM } from './taper';
 import { childrenOf, type Stem } from './stem';
+import type { StemId } from './stem-readings';
 
 /**
  * Length of a young shoot for each mm of its diameter, cm per mm: a pencil-thick shoot (7 mm) is some 50 cm long. Working
@@ -23,24 +24,44 @@ export function endsAtItsLimbs({ tree, joins }: LaidTree, stem: Stem): boolean {
   return topLengthCm > 0 && stem.length.value - topCm < RUNS_ON * topLengthCm;
 }
 
+/** A growing end is no thinner than this, mm. */
+const LEAST_MM = TIP_MM;
+
 /**
- * Thickness of a stem beside a limb it carries, mm: by what it feeds there, its cross-section in proportion to that of
- * the shoots above (pipe model, Shinozaki et al. 1964), half the limb itself among them; a stem cut over its limbs by the taper
- * of cut wood. Never over its thickness at the datum.
+ * Thickness of a stem at a distance along it, mm: by what it feeds there, its cross-section in proportion to that of the shoots
+ * above (pipe model, Shinozaki et al. 1964); without limbs that is a straight taper. A stem cut over its limbs has the taper of
+ * cut wood. From 3 mm (less only where it is thinner at its foot) to its thickness at the datum. One truth for judging, cuts and wounds.
+ * @param half a limb of which half is counted: the stem beside its join
  */
-export function carrierMm(laid: LaidTree, carrier: Stem, limb: Stem): number {
-  const atCm = laid.joins.get(limb.id) ?? 0;
-  if (endsAtItsLimbs(laid, carrier)) return diameterAt(taperOf({ ...carrier, headed: true }), atCm);
-  const own = (cm: number): number => (Math.max(0, carrier.length.value - cm) / SHOOT_CM_PER_MM) ** 2;
-  const { datumCm } = taperOf(carrier);
+export function thicknessMm(laid: LaidTree, stem: Stem, atCm: number, half?: StemId): number {
+  if (endsAtItsLimbs(laid, stem)) return diameterAt(taperOf({ ...stem, headed: true }), atCm);
+  const own = (cm: number): number => (Math.max(0, stem.length.value - cm) / SHOOT_CM_PER_MM) ** 2;
+  const { datumCm } = taperOf(stem);
   let [here, below] = [own(atCm), own(datumCm)];
-  for (const { id, diameter, condition } of childrenOf(laid.tree, carrier.id)) {
+  for (const { id, diameter, condition } of childrenOf(laid.tree, stem.id)) {
     if (condition === 'dead') continue;
     const feeds = diameter.value ** 2;
     const joinCm = laid.joins.get(id) ?? 0;
     if (joinCm > datumCm) below += feeds;
-    if (id === limb.id) here += feeds / 2;
+    if (id === half) here += feeds / 2;
     else if (joinCm > atCm) here += feeds;
   }
-  return carrier.diameter.value * Math.sqrt(Math.min(1, here / Math.max(below, 1e-9)));
+  const fed = stem.diameter.value * Math.sqrt(Math.min(1, here / Math.max(below, 1e-9)));
+  return Math.max(fed, diameterAt(taperOf(stem), atCm));
+}
+
+/** Thickness of a stem beside a limb it carries, mm: half of the limb counted among what it feeds there. */
+export const carrierMm = (laid: LaidTree, carrier: Stem, limb: Stem): number =>
+  thicknessMm(laid, carrier, laid.joins.get(limb.id) ?? 0, limb.id);
+
+/** A limb that joins so near under a cut stands at the cut end, cm. */
+const AT_END_CM = 4;
+
+/** Thickness that is left at the end of a stem once it is cut, mm: beside the limb that stands there, if one does. */
+export function endMmAfter(laid: LaidTree, stem: Stem, toCm: number): number {
+  const atEnd = childrenOf(laid.tree, stem.id)
+    .map((limb) => ({ limb, joinCm: laid.joins.get(limb.id) ?? 0 }))
+    .filter(({ joinCm }) => joinCm <= toCm && toCm - joinCm <= AT_END_CM)
+    .sort((a, b) => b.limb.diameter.value - a.limb.diameter.value)[0];
+  return atEnd ? carrierMm(laid, stem, atEnd.limb) : thicknessMm(laid, stem, toCm);
 }

@@ -1,9 +1,9 @@
 import type { PlannedBud, WorkedBuds } from '../buds/bud-work';
 import type { PlannedAct } from '../acts/acts';
 import type { TreeState } from '../history/tree-at';
+import { thicknessMm } from '../tree/carrier';
 import { arcAtHeight, layOut } from '../tree/course';
 import { trunkOf } from '../tree/stem';
-import { diameterAt, taperOf } from '../tree/taper';
 import { onSchool } from '../words/ground';
 import { because, cm } from '../words/message';
 import type { FormId } from '../kinds/form-ids';
@@ -50,10 +50,11 @@ export function headAct(
 ): PlannedAct | undefined {
   const trunk = trunkOf(tree);
   if (!trunk || headAtCm === undefined || headedAtCm !== undefined) return undefined;
-  const course = layOut(tree).courses.get(trunk.id);
+  const laid = layOut(tree);
+  const course = laid.courses.get(trunk.id);
   const toLengthCm = course ? arcAtHeight(course, headAtCm) : headAtCm;
   const reason = because('whip.headed', { at: cm(headAtCm), top: cm(trunk.length.value) }, onSchool('whip'));
-  const diameterMm = diameterAt(taperOf(trunk), toLengthCm);
+  const diameterMm = thicknessMm(laid, trunk, toLengthCm);
   return { id: `shorten:${trunk.id}`, kind: 'shorten', stemId: trunk.id, toLengthCm, diameterMm, reason };
 }
 
