@@ -13,7 +13,7 @@ import {
   type ObjectShape,
   type StringSchema,
 } from 'yup';
-import { DATE_PATTERN, ID_PATTERN, isDay, isPlainId } from './plain';
+import { DATE_PATTERN, GREATEST_YEAR, ID_PATTERN, isDay, isInYears, isPlainId, LEAST_YEAR } from './plain';
 import { refused } from './refusal';
 
 /** Longest list of unknown names that is told, letters. */
@@ -63,11 +63,17 @@ const ID = NEEDED_TEXT.matches(ID_PATTERN, refused('refused.id')).test(
   refused('refused.reserved'),
   (found) => isPlainId(found),
 );
-const DAY = NEEDED_TEXT.matches(DATE_PATTERN, refused('refused.date')).test(
-  'day',
-  refused('refused.no-day'),
-  (found) => !DATE_PATTERN.test(found) || isDay(found),
-);
+const DAY = NEEDED_TEXT.matches(DATE_PATTERN, refused('refused.date'))
+  .test(
+    'day',
+    refused('refused.no-day'),
+    (found) => !DATE_PATTERN.test(found) || !isInYears(found) || isDay(found),
+  )
+  .test(
+    'years',
+    refused('refused.years', { least: LEAST_YEAR, most: GREATEST_YEAR }),
+    (found) => !DATE_PATTERN.test(found) || isInYears(found),
+  );
 const OBJECT = object()
   .strict()
   .required()

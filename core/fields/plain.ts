@@ -12,11 +12,21 @@ export const isPlainId = (text: string): boolean => ID_PATTERN.test(text) && !RE
 /** A day as it is written, though the calendar may not have it. */
 export const DATE_PATTERN = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
 
-/** Whether a text is a day that the calendar has, such as 2028-02-29 but not 2026-02-31. */
+/** The years a day may be of: earlier ones are slips of the finger (0026 for 2026), later ones nobody plans for. */
+export const LEAST_YEAR = 1900;
+export const GREATEST_YEAR = 2199;
+
+/** Whether a day lies in the years that are reckoned with. */
+export const isInYears = (day: string): boolean => {
+  const year = Number(day.slice(0, 4));
+  return year >= LEAST_YEAR && year <= GREATEST_YEAR;
+};
+
+/** Whether a text is a day that the calendar has, such as 2028-02-29 but not 2026-02-31, in the years that are reckoned with. */
 export function isDay(text: string): boolean {
   if (!DATE_PATTERN.test(text)) return false;
   const [year, month, day] = text.split('-').map(Number) as [number, number, number];
   const last = new Date(Date.UTC(2000, 0, 1));
   last.setUTCFullYear(year, month, 0);
-  return day <= last.getUTCDate();
+  return day <= last.getUTCDate() && isInYears(text);
 }

@@ -11,6 +11,7 @@ export type RefusalCode =
   | 'refused.whole'
   | 'refused.date'
   | 'refused.no-day'
+  | 'refused.years'
   | 'refused.instant'
   | 'refused.one-of'
   | 'refused.unknown-fields'

@@ -14,8 +14,15 @@ export interface Trouble {
  * not have, changes to events it does not have, stems that carry each other in a ring.
  */
 export function linkTroubles(file: YardFile): Trouble[] {
-  return [...treeTroubles(file), ...eventTroubles(file), ...ringTroubles(file)];
+  const troubles = [...treeTroubles(file), ...eventTroubles(file)];
+  // What several devices wrote, or took back, may leave stems in the air: the tree leaves them out, and the book is whole.
+  return isLivedIn(file) ? troubles : [...troubles, ...ringTroubles(file)];
 }
+
+/** Whether a book was written by more than one device, or anything in it was corrected or taken back. */
+const isLivedIn = ({ events }: YardFile): boolean =>
+  new Set(events.map(({ device }) => device)).size > 1 ||
+  events.some(({ kind }) => kind === 'withdraw' || kind === 'amend');
 
 function treeTroubles({ yard }: YardFile): Trouble[] {
   const seen = new Set<string>();
@@ -32,7 +39,10 @@ function treeTroubles({ yard }: YardFile): Trouble[] {
   return troubles;
 }
 
-function eventTroubles({ yard, events, drafts }: YardFile): Trouble[] {
+function eventTroubles(file: YardFile): Trouble[] {
+  const { yard, events, drafts } = file;
+  // Planted twice, on two devices or once more after it was taken back, the first stands.
+  const livedIn = isLivedIn(file);
   const sites = new Set(yard.sites.map(({ id }) => id));
   const trees = new Set(yard.sites.flatMap((site) => site.trees.map(({ id }) => id)));
   const ids = new Set(events.map(({ id }) => id));
@@ -40,7 +50,7 @@ function eventTroubles({ yard, events, drafts }: YardFile): Trouble[] {
   const troubles: Trouble[] = [];
   events.forEach((event, i) => {
     if (event.kind !== 'site-added') return;
-    if (sites.has(event.site.id)) {
+    if (sites.has(event.site.id) && !livedIn) {
       troubles.push({
         path: `events[${i}].site.id`,
         message: told('link.has-already', { id: event.site.id }),
@@ -56,7 +66,7 @@ function eventTroubles({ yard, events, drafts }: YardFile): Trouble[] {
           ? event.trees.map((tree, t) => [`trees[${t}]`, tree] as const)
           : [];
     for (const [at, { id }] of added) {
-      if (trees.has(id))
+      if (trees.has(id) && !livedIn)
         troubles.push({ path: `events[${i}].${at}.id`, message: told('link.has-already', { id }) });
       trees.add(id);
     }

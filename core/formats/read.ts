@@ -24,13 +24,14 @@ const VERSIONS: Readonly<Record<number, { event: Checked; events?: (old: never) 
     event: eventSchema2 as unknown as Checked,
     events: ({ events }: Old<Event2>) => eventsFrom2(events),
   },
-  // What is new since is only added: what versions 3 to 7 have reads as it did.
+  // What is new since is only added: what versions 3 to 8 have reads as it did.
   3: { event: eventSchema as unknown as Checked },
   4: { event: eventSchema as unknown as Checked },
   5: { event: eventSchema as unknown as Checked },
   6: { event: eventSchema as unknown as Checked },
   7: { event: eventSchema as unknown as Checked },
   8: { event: eventSchema as unknown as Checked },
+  9: { event: eventSchema as unknown as Checked },
 };
 
 type Old<E> = Omit<YardFile, 'version' | 'events'> & { events: readonly E[] };

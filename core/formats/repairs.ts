@@ -7,8 +7,8 @@ export interface Repair {
 }
 
 /**
- * Mends what can be mended without guessing: events copied twice to the letter are kept once, and bearings written
- * past a full turn are brought within it. The given value is left as it is.
+ * Mends what can be mended without guessing: events copied twice to the letter are kept once, bearings written past a
+ * full turn are brought within it, and years typed in part are made whole. The given value is left as it is.
  */
 export function repairs(found: unknown): { file: unknown; repairs: Repair[] } {
   const file = structuredCloneOf(found) as { events?: unknown };
@@ -26,8 +26,25 @@ export function repairs(found: unknown): { file: unknown; repairs: Repair[] } {
     seen.set(id, content);
     return true;
   });
-  (file.events as unknown[]).forEach((event, i) => turnBearings(event, `events[${i}]`, done));
+  (file.events as unknown[]).forEach((event, i) => {
+    turnBearings(event, `events[${i}]`, done);
+    wholeYear(event, `events[${i}]`, done);
+  });
   return { file, repairs: done };
+}
+
+/** A year typed in part, such as 0026, is of this century. */
+const PART_OF_YEAR = /^00(?=\d{2}-\d{2}-\d{2}$)/;
+
+function wholeYear(event: unknown, path: string, done: Repair[]): void {
+  const entry = event as { happenedOn?: unknown; day?: unknown } | null;
+  for (const field of ['happenedOn', 'day'] as const) {
+    const day = entry?.[field];
+    if (!entry || typeof day !== 'string' || !PART_OF_YEAR.test(day)) continue;
+    const to = day.replace(PART_OF_YEAR, '20');
+    entry[field] = to;
+    done.push({ path: `${path}.${field}`, message: told('repair.year', { from: day, to }) });
+  }
 }
 
 function turnBearings(event: unknown, path: string, done: Repair[]): void {

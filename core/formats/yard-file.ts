@@ -2,7 +2,7 @@ import type { BookEvent, Yard } from '../history/events';
 import type { SiteWeather } from '../seasons/site-weather';
 
 export const FILE_FORMAT = 'eager-bough-yard';
-export const FILE_VERSION = 8;
+export const FILE_VERSION = 9;
 
 /** Largest file taken, letters: some three hundred photographs; more go into a second file. A yard of 500 trees measured twice a year for ten years is a hundredth. */
 export const LARGEST_FILE = 120_000_000;

@@ -119,6 +119,7 @@ export function readBook(book: Book, onDate = '9999-12-31'): ReadBook {
     if (list) list.push(event);
     else eventsOf.set(event.treeId, [event]);
   }
+  keepGround(yard, book);
   const { name, trees, schoolEdits, bends, seen } = yard;
   const gone = yard.gone.map((tree) => ({
     ...tree,
@@ -126,6 +127,17 @@ export function readBook(book: Book, onDate = '9999-12-31'): ReadBook {
   }));
   const wounds = woundsCame(eventsOf);
   return { name, sites: [...yard.sites.values()], trees, gone, eventsOf, schoolEdits, bends, wounds, seen };
+}
+
+/** A place where a tree stands is not gone, though one device took it back while another planted there. */
+function keepGround({ sites, trees }: YardDraft, { yard, events }: Book): void {
+  const without = new Set(trees.filter(({ siteId }) => !sites.has(siteId)).map(({ siteId }) => siteId));
+  if (without.size === 0) return;
+  for (const event of events)
+    if (event.kind === 'site-added' && without.has(event.site.id) && !sites.has(event.site.id))
+      sites.set(event.site.id, event.site);
+  for (const site of yard.sites)
+    if (without.has(site.id) && !sites.has(site.id)) sites.set(site.id, bareSite(site));
 }
 
 const bareSites = new WeakMap<object, Site>();

@@ -18,6 +18,8 @@ const NO_EVENTS: readonly PlainEvent[] = [];
  */
 export class TreeMemo {
   private readonly known = new Map<string, Known>();
+  /** Trees that could not be worked out when they were asked for last, and the error's own words. */
+  readonly failed = new Map<string, string>();
   /** Seasons of its sites, which windows are told from too. */
   readonly seasons = new YardSeasons();
 
@@ -28,7 +30,9 @@ export class TreeMemo {
       const state = step();
       if (state) states.set(state.record.id, state);
     }
+    const stands = new Set(read.trees.map(({ record }) => record.id));
     for (const id of this.known.keys()) if (!states.has(id)) this.known.delete(id);
+    for (const id of this.failed.keys()) if (!stands.has(id)) this.failed.delete(id);
     return states;
   }
 
@@ -45,10 +49,17 @@ export class TreeMemo {
       const rest = [record, sites.get(siteId), edits, today, weather.get(siteId)];
       const before = this.known.get(record.id);
       if (before && areSame(before.rest, rest) && areSame(before.events, events)) return before.state;
-      const stages = this.seasons.stagesOf(read, { record, siteId }, today, weather);
-      const state = treeState(read, record.id, { today, stages });
-      if (state) this.known.set(record.id, { state, events, rest });
-      return state;
+      try {
+        const stages = this.seasons.stagesOf(read, { record, siteId }, today, weather);
+        const state = treeState(read, record.id, { today, stages });
+        if (state) this.known.set(record.id, { state, events, rest });
+        this.failed.delete(record.id);
+        return state;
+      } catch (error) {
+        // One tree that cannot be worked out never closes the book: all else goes on, and it can be exported.
+        this.failed.set(record.id, error instanceof Error ? error.message : String(error));
+        return undefined;
+      }
     });
   }
 }

@@ -10,6 +10,7 @@ import { onFigure } from '../words/ground';
 import { because, deg, type MessageCode } from '../words/message';
 import { layOut, tipOf } from '../tree/course';
 import { joinHeightCm } from '../tree/joins';
+import { wrapBearing } from '../geometry/vector';
 import { stemOf, type Stem, type Tree } from '../tree/stem';
 import type { PlanQuestion } from './question';
 
@@ -42,7 +43,10 @@ export function withHolds(
     const asked = askedBy(act);
     const line = safeLine(then, stem, asked);
     const by = heldBy(then, stem, line, asked, { ...among, isSoftJoin: act.kind === 'spread' });
-    if (by) return [noted({ ...act, held: by }, line.bent.worst, asks)];
+    if (by)
+      return [
+        noted({ ...act, held: act.kind === 'swing' ? asBearings(act, by) : by }, line.bent.worst, asks),
+      ];
     if (act.kind !== 'bend' || Math.abs(line.nowDeg - act.fromDeg) < scene.limits('bend.worthDeg').value)
       return [];
     const nearer: BendAsked = { way: 'upright', toDeg: line.nowDeg };
@@ -56,6 +60,12 @@ export function withHolds(
   });
   return ledPast(cut, bothWays(scene, held, asks));
 }
+
+/** A limb tied aside is turned in stages: each is a bearing of its run, as all angles of its act are. */
+const asBearings = ({ fromDeg }: Extract<Act, { kind: 'swing' }>, held: Held): Held => ({
+  ...held,
+  stages: held.stages.map(({ on, toDeg }) => ({ on, toDeg: wrapBearing(fromDeg + toDeg) })),
+});
 
 /** A bend that only brings a limb nearer to its form's angle is not tied out of reach; one that its place rests on, or that holds a rival back, is, with its caution. */
 const FOR_FORM: readonly MessageCode[] = [

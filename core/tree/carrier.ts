@@ -1,5 +1,5 @@
 import type { LaidTree } from './course';
-import { diameterAt, taperOf, TIP_MM } from './taper';
+import { diameterAt, taperOf } from './taper';
 import { childrenOf, type Stem } from './stem';
 import type { StemId } from './stem-readings';
 
@@ -24,13 +24,11 @@ export function endsAtItsLimbs({ tree, joins }: LaidTree, stem: Stem): boolean {
   return topLengthCm > 0 && stem.length.value - topCm < RUNS_ON * topLengthCm;
 }
 
-/** A growing end is no thinner than this, mm. */
-const LEAST_MM = TIP_MM;
-
 /**
  * Thickness of a stem at a distance along it, mm: by what it feeds there, its cross-section in proportion to that of the shoots
  * above (pipe model, Shinozaki et al. 1964); without limbs that is a straight taper. A stem cut over its limbs has the taper of
- * cut wood. From 3 mm (less only where it is thinner at its foot) to its thickness at the datum. One truth for judging, cuts and wounds.
+ * cut wood. Never under the straight taper from its datum to its tip, so that nothing read is called thinner than wood can be; never over its
+ * thickness at the datum. One truth for judging, cuts and wounds.
  * @param half a limb of which half is counted: the stem beside its join
  */
 export function thicknessMm(laid: LaidTree, stem: Stem, atCm: number, half?: StemId): number {

@@ -8,6 +8,7 @@ import {
   list,
   reasonsOf,
   sceneOf,
+  share,
   tagOf,
   told,
   type ChosenSet,
@@ -27,8 +28,8 @@ import { TreeSilhouette } from '../yard/tree-silhouette';
 import { BenchStore } from './bench-store';
 import { OtherWounds } from './other-wounds';
 
-/** The ranks of what a set costs, the weightiest first. */
-const COSTS = ['cost.pins', 'cost.rules', 'cost.limbs', 'cost.form', 'cost.merit', 'cost.order'] as const;
+/** What a good limb is worth in the search, hundredths of a point. */
+const A_GOOD_LIMB = 10_000;
 /** Least change of a gap that is told, deg. */
 const TOLD_GAP_DEG = 5;
 /** Time without a step after which one stands still, ms. */
@@ -100,12 +101,13 @@ export class RunnersUp {
   readonly gap = computed(() => {
     const judged = this.bench.judged();
     if (!judged || judged.proven) return undefined;
-    const { cost } = judged.chosen;
-    const at = cost.findIndex((x, i) => x !== judged.bound[i]);
-    const what = told(COSTS[at] ?? 'cost.order');
-    const by = (cost[at] ?? 0) - (judged.bound[at] ?? 0);
-    const apart = at >= 3 ? told('runners.points', { by: by / 10, what }) : told('runners.by', { by, what });
-    return told('runners.best-found', { sets: judged.nodes, by: apart });
+    const [cost, bound] = [judged.chosen.cost, judged.bound];
+    const isSameRank = cost[0] === bound[0] && cost[1] === bound[1];
+    // A whole good limb is worth a hundred points, in hundredths.
+    const by = share((cost[2] - bound[2]) / A_GOOD_LIMB);
+    return isSameRank
+      ? told('runners.best-found', { sets: judged.nodes, by })
+      : told('runners.best-found.open', { sets: judged.nodes });
   });
 
   /** What is found of the limbs that stay, once the work is done. */

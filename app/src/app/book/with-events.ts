@@ -44,6 +44,15 @@ export function withEvents() {
         states: computed<ReadonlyMap<string, TreeState>>(() =>
           store.kind() === 'opening' ? NO_STATES : memo.statesOf(read(), store.day(), weatherOf()),
         ),
+        /** Trees of the book that could not be worked out, by name, with the error's own words. */
+        failedTrees: computed<readonly { id: string; name: string; why: string }[]>(() => {
+          if (store.kind() === 'opening') return [];
+          memo.statesOf(read(), store.day(), weatherOf());
+          return read().trees.flatMap(({ record: { id, name } }) => {
+            const why = memo.failed.get(id);
+            return why === undefined ? [] : [{ id, name, why }];
+          });
+        }),
         /** The place of a site through the years: its weather, and what was seen there. */
         placeOf: computed(() => {
           const [now, weather] = [read(), weatherOf()];

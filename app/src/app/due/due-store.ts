@@ -75,6 +75,7 @@ export const DueStore = signalStore(
       let lastId = 0;
       let running: { id: number; asked: ReadonlyMap<string, Asked> } | undefined;
       let again = false;
+      let yardId: string | undefined;
       const answered = new Map<string, Asked>();
       const told = new Map<string, SeasonPlace>();
 
@@ -98,6 +99,15 @@ export const DueStore = signalStore(
 
       /** Asks about every tree that has changed since it was asked about. */
       function look(): void {
+        const openYard = book.yard().id;
+        if (openYard !== yardId) {
+          // What was due in another yard says nothing of this one, whatever the ids of its trees.
+          yardId = openYard;
+          running = undefined;
+          answered.clear();
+          told.clear();
+          patchState(store, NOTHING);
+        }
         again = running !== undefined;
         if (again) return;
         const asked = new Map<string, Asked>();

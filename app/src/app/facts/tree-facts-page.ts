@@ -17,6 +17,7 @@ import {
   type TreeDescription,
   type TreeRecord,
 } from '../../../../core';
+import { WholeDay } from '../fields/whole-day';
 import { BookStore } from '../book/book-store';
 import { BOOK_WORLD } from '../book/book-world';
 import { MeasureField } from '../fields/measure-field';
@@ -33,7 +34,7 @@ type MayLack = 'rootstock' | 'stockVigour' | 'cameAs' | 'roomCm';
 /** All that is known of a tree, each fact set right in its place; moved, copied along a row, or taken out of the yard. */
 @Component({
   selector: 'eb-tree-facts-page',
-  imports: [ChillField, ClearanceList, MeasureField, NoSuchTree, RouterLink, Say, Told],
+  imports: [ChillField, ClearanceList, MeasureField, NoSuchTree, RouterLink, Say, Told, WholeDay],
   templateUrl: './tree-facts-page.html',
   styleUrl: './tree-facts-page.scss',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -1,22 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { isDay, told, type MessageCode } from '../../../../core';
+import { isDay, isInYears, told, type MessageCode } from '../../../../core';
 import { BookStore } from '../book/book-store';
 import { Say, Told } from '../words/told';
+import { WholeDay } from './whole-day';
 
 /** The day something was done or read on: today unless it is said otherwise, and never later. */
 @Component({
   selector: 'eb-day-field',
-  imports: [Say, Told],
+  imports: [Say, Told, WholeDay],
   template: `
     <label
       >{{ label() | say }}
       <input
-        #box
-        type="date"
         [value]="refused() ?? day()"
         [max]="book.today()"
         [attr.aria-invalid]="trouble() !== undefined"
-        (change)="take(box.value)"
+        (ebWholeDay)="take($event)"
       />
     </label>
     @if (trouble(); as trouble) {
@@ -45,9 +44,9 @@ export class DayField {
   readonly trouble = computed(() => {
     const refused = this.refused();
     if (refused === undefined) return undefined;
-    return told(isDay(refused) ? 'day.later' : 'day.none');
+    if (isDay(refused)) return told('day.later');
+    return told(/^\d{4}-/.test(refused) && !isInYears(refused) ? 'day.years' : 'day.none');
   });
-
   take(day: string): void {
     const isGood = isDay(day) && day <= this.book.today();
     this.refused.set(isGood ? undefined : day);

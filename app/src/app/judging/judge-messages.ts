@@ -2,6 +2,8 @@ import type { Judged, TreeState } from '../../../../core';
 
 export interface JudgeRequest {
   id: number;
+  /** The yard it stands in: a tree of another may have the same id. */
+  yardId: string;
   treeId: string;
   state: TreeState;
 }

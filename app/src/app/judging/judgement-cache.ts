@@ -24,18 +24,21 @@ async function keyOf(state: TreeState): Promise<string> {
   return [...new Uint8Array(hash)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
 }
 
-/** The judgement of the very same tree, if one was kept; a cache that cannot be read is no cache. */
-export async function judgedBefore(treeId: string, state: TreeState): Promise<Judged | undefined> {
+/**
+ * The judgement of the very same tree, if one was kept; a cache that cannot be read is no cache.
+ * @param place its yard and its id there
+ */
+export async function judgedBefore(place: string, state: TreeState): Promise<Judged | undefined> {
   if (!isKept()) return undefined;
-  const found = await (await cache())?.get('judgements', treeId).catch(() => undefined);
+  const found = await (await cache())?.get('judgements', place).catch(() => undefined);
   return found && found.key === (await keyOf(state)) ? found.judged : undefined;
 }
 
 /** Keeps a judgement, in place of the tree's last one. */
-export async function keepJudged(treeId: string, state: TreeState, judged: Judged): Promise<void> {
+export async function keepJudged(place: string, state: TreeState, judged: Judged): Promise<void> {
   if (!isKept()) return;
   const key = await keyOf(state);
-  await (await cache())?.put('judgements', { key, judged }, treeId).catch(() => undefined);
+  await (await cache())?.put('judgements', { key, judged }, place).catch(() => undefined);
 }
 
 /** On plain HTTP from another device there is no digest: every tree is judged anew there. */

@@ -73,6 +73,8 @@ export const JudgingStore = signalStore(
       let worker: JudgeWorker | undefined;
       let running: ({ id: number; treeId: string } & Asked) | undefined;
       let lastId = 0;
+      /** The yard whose trees are judged. */
+      let yardId: string | undefined;
       const answered = new Map<string, Asked>();
       const waiting = new Map<string, Asked>();
 
@@ -99,7 +101,7 @@ export const JudgingStore = signalStore(
         if (treeId === undefined || !chosen) return;
         waiting.delete(treeId);
         running = { id: ++lastId, treeId, ...chosen };
-        ready().postMessage(running);
+        ready().postMessage({ ...running, yardId: yardId ?? '' });
       }
 
       function ready(): JudgeWorker {
@@ -136,6 +138,15 @@ export const JudgingStore = signalStore(
         next();
       }
 
+      /** Another yard is open: what was judged in the last one says nothing of its trees, whatever their ids. */
+      function forget(): void {
+        worker?.terminate();
+        [worker, running] = [undefined, undefined];
+        answered.clear();
+        waiting.clear();
+        store._each.set(new Map());
+      }
+
       return {
         judgingOf: (treeId: string): TreeJudging => store._each().get(treeId)?.() ?? NOTHING,
 
@@ -161,6 +172,11 @@ export const JudgingStore = signalStore(
         /** Asks about every tree whose state is not the one last asked about. */
         askWhereChanged(): void {
           const changed: string[] = [];
+          const openYard = book.yard().id;
+          if (openYard !== yardId) {
+            if (yardId !== undefined) untracked(forget);
+            yardId = openYard;
+          }
           for (const [treeId, state] of book.states()) {
             const asked =
               waiting.get(treeId) ?? (running?.treeId === treeId ? running : answered.get(treeId));
