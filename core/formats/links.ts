@@ -1,4 +1,5 @@
 import { eventsInForce } from '../history/in-force';
+import type { BookEvent } from '../history/events';
 import type { StemReadings } from '../tree/stem-readings';
 import { told, type Message } from '../words/message';
 import type { YardFile } from './yard-file';
@@ -39,18 +40,24 @@ function treeTroubles({ yard }: YardFile): Trouble[] {
   return troubles;
 }
 
-function eventTroubles(file: YardFile): Trouble[] {
-  const { yard, events, drafts } = file;
-  // Planted twice, on two devices or once more after it was taken back, the first stands.
-  const livedIn = isLivedIn(file);
+function eventTroubles({ yard, events, drafts }: YardFile): Trouble[] {
   const sites = new Set(yard.sites.map(({ id }) => id));
   const trees = new Set(yard.sites.flatMap((site) => site.trees.map(({ id }) => id)));
   const ids = new Set(events.map(({ id }) => id));
   const seen = new Set<string>();
   const troubles: Trouble[] = [];
+  const added = new Map<string, BookEvent>();
+  const takenBack = new Set(events.flatMap((event) => (event.kind === 'withdraw' ? [event.target] : [])));
+  // Added by two devices, or once more after it was taken back, the first stands; twice by one hand is a mistake.
+  const isMistaken = (id: string, event: BookEvent, known: ReadonlySet<string>): boolean => {
+    const before = added.get(id);
+    added.set(id, event);
+    if (!before) return known.has(id);
+    return before.device === event.device && !takenBack.has(before.id) && !takenBack.has(event.id);
+  };
   events.forEach((event, i) => {
     if (event.kind !== 'site-added') return;
-    if (sites.has(event.site.id) && !livedIn) {
+    if (isMistaken(event.site.id, event, sites)) {
       troubles.push({
         path: `events[${i}].site.id`,
         message: told('link.has-already', { id: event.site.id }),
@@ -59,14 +66,14 @@ function eventTroubles(file: YardFile): Trouble[] {
     sites.add(event.site.id);
   });
   events.forEach((event, i) => {
-    const added =
+    const planted =
       event.kind === 'tree-added'
         ? [['tree', event.tree] as const]
         : event.kind === 'row-added'
           ? event.trees.map((tree, t) => [`trees[${t}]`, tree] as const)
           : [];
-    for (const [at, { id }] of added) {
-      if (trees.has(id) && !livedIn)
+    for (const [at, { id }] of planted) {
+      if (isMistaken(id, event, trees))
         troubles.push({ path: `events[${i}].${at}.id`, message: told('link.has-already', { id }) });
       trees.add(id);
     }

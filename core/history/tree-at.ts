@@ -17,6 +17,7 @@ import { eventsInForce } from './in-force';
 import { bySeason, partsOf, wantedLimbsOf, type WantedLimb } from './parts';
 import { roundOf, type Round } from './round';
 import {
+  footed,
   newTreeDraft,
   treeFrom,
   type GoneTree,
@@ -181,7 +182,7 @@ export function treeState(
   const season = woodSeason(ground, lookedOn);
   const budWork = bySeason(ground, draft.budWork);
   const [budsDone, budsBefore] = [budWork.get(season), budWork.get(season - 1)];
-  const bare = treeFrom(record, stems);
+  const bare = treeFrom(record, footed(record, stems));
   const about = { tree: bare, site: ground, form: known.record.form, events, budWork: draft.budWork };
   const wanted = wantedLimbsOf(about, lookedOn);
   const waits = waitsOf(draft, ground);

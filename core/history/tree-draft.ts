@@ -106,10 +106,10 @@ export const newTreeDraft = (record: TreeRecord): TreeDraft => ({
  * Stems that stand on something. Where the visit that brought a limb was taken back, what was read of it later, and what it
  * carries, hangs in the air; so do stems that two devices made carry each other. They are no part of the tree until that is set right.
  */
-function footed(
+export function footed(
   { ownRooted }: TreeRecord,
   stems: ReadonlyMap<StemId, StemReadings>,
-): [StemId, StemReadings][] {
+): ReadonlyMap<StemId, StemReadings> {
   const all = [...stems];
   const hasTrunk = all.some(([, { parent }]) => parent?.kind === 'ground');
   const stands = new Map<StemId, boolean>();
@@ -122,7 +122,7 @@ function footed(
     return given.parent.kind !== 'stem' || isFooted(given.parent.stemId, new Set(above).add(id));
   };
   for (const [id] of all) stands.set(id, isFooted(id, new Set()));
-  return all.filter(([id]) => stands.get(id));
+  return all.every(([id]) => stands.get(id)) ? stems : new Map(all.filter(([id]) => stands.get(id)));
 }
 
 /** The tree that readings make, what nobody read filled in. */
@@ -133,7 +133,7 @@ export function treeFrom(record: TreeRecord, stems: ReadonlyMap<StemId, StemRead
     kind: record.kind,
     unionCm: record.unionCm,
     ownRooted: record.ownRooted,
-    stems: [...footed(record, stems)].map(([id, given], order) => completeStem(id, given, kind, order)),
+    stems: [...stems].map(([id, given], order) => completeStem(id, given, kind, order)),
   };
 }
 

@@ -41,7 +41,7 @@ describe('a planned bend', () => {
 
   it('aside turns the short way, across north too', () => {
     const [act] = held(limb({}), { kind: 'swing', fromDeg: 350, toDeg: 10 });
-    expect(act).toMatchObject({ toDeg: 10, held: { by: 'aside', how: 'now', stages: [{ toDeg: 20 }] } });
+    expect(act).toMatchObject({ toDeg: 10, held: { by: 'aside', how: 'now', stages: [{ toDeg: 10 }] } });
     const { tieCm = 0, lengthCm = 0 } = (act?.kind === 'swing' && act.held) || {};
     // A peg as far out as the tie is high: the diagonal, and 40 cm for knots.
     const highCm = 90 + tieCm * Math.cos((40 * Math.PI) / 180);
