@@ -13,7 +13,7 @@ import type { Consideration } from './consideration';
 import type { Correction } from './correction';
 import { correctionReasons, keptFor } from './kept-words';
 import { carrierOf, sortLateral, type LateralSort, MUST_GO } from './laterals';
-import { weighedReason } from './weighed-words';
+import { weighedOfKept, weighedReason } from './weighed-words';
 import { otherwise, type OtherwiseQuestion } from './otherwise';
 import type { Price } from './price';
 import { standingReason } from './standings';
@@ -210,8 +210,13 @@ function out(rule: string, reasons: readonly Reason[], price: Price | undefined)
 const TOLD_FROM = 6;
 const MOST_TOLD = 2;
 
-const toldOf = (scene: OtherwiseQuestion['scene'], stem: Stem, of: readonly Against[]): Reason[] =>
+/** What a limb that goes is taken out for. */
+const goingFor = (scene: OtherwiseQuestion['scene'], stem: Stem, of: readonly Against[]): Reason[] =>
   of.map(({ one, other }) => weighedReason(scene, stem, one, other));
+
+/** What speaks against a limb that stays all the same, and what is done or watched for it. */
+const toldOf = (scene: OtherwiseQuestion['scene'], stem: Stem, of: readonly Against[]): Reason[] =>
+  of.map(({ one, other }) => weighedOfKept(scene, stem, one, other));
 
 function keptVerdict(question: OtherwiseQuestion, stem: Stem, limb: ChosenLimb, ruling: Ruling): Saying {
   const { scene, chosen, formProblem } = question;
@@ -311,7 +316,7 @@ function outVerdict(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Sa
   const said = out(
     against[0]?.one.what ?? 'not-needed',
     [
-      ...(grave.length > 0 ? toldOf(scene, stem, grave) : [because('why.better', { limb })]),
+      ...(grave.length > 0 ? goingFor(scene, stem, grave) : [because('why.better', { limb })]),
       ...(price ? [because('why.to-keep', { price: inOne(price.parts) })] : []),
       ...(isNear ? [because('doubt.near')] : []),
     ],

@@ -1,6 +1,16 @@
 import { clearanceLimit } from '../findings/measures';
 import { onFigure, onFinding, onSite, type Ground } from '../words/ground';
-import { because, cm, deg, mm, share, tagOf, type Args, type Reason } from '../words/message';
+import {
+  because,
+  cm,
+  deg,
+  mm,
+  share,
+  tagOf,
+  type Args,
+  type MessageCode,
+  type Reason,
+} from '../words/message';
 import type { Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
 import type { FormScene } from './candidacy';
@@ -52,6 +62,29 @@ const TOLD: Partial<Record<ConsiderationId, { args?: (measured: number) => Args;
   leaf: { args: (x) => ({ share: share(x) }), on: [onFigure('weigh.leaf')] },
   wound: { args: (x) => ({ wide: mm(x) }), on: [onFigure('weigh.wound')] },
 };
+
+/** What is told otherwise of a limb that stays: never that it goes, and what is done or watched instead. */
+const OF_KEPT: Readonly<Partial<Record<MessageCode, MessageCode>>> = {
+  'weighed.join': 'kept.weighed.join',
+  'weighed.frame-join': 'kept.weighed.join',
+  'weighed.bark': 'kept.weighed.bark',
+  'weighed.strong': 'kept.weighed.strong',
+  'weighed.rival': 'kept.weighed.rival',
+  'weighed.middle': 'kept.weighed.middle',
+  'weighed.room': 'kept.weighed.room',
+  'weighed.room.same': 'kept.weighed.room.same',
+  'weighed.feet': 'kept.weighed.feet',
+  'weighed.touch': 'kept.weighed.touch',
+  'weighed.spared': 'kept.weighed.spared',
+  'weighed.must-go': 'kept.weighed.must-go',
+};
+
+/** The same of a limb that stays. */
+export function weighedOfKept(scene: FormScene, stem: Stem, one: Consideration, other?: StemId): Reason {
+  const reason = weighedReason(scene, stem, one, other);
+  const code = OF_KEPT[reason.code];
+  return code ? { ...reason, code } : reason;
+}
 
 /** A consideration in one sentence, with the other stem where two are concerned. */
 export function weighedReason(

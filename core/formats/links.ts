@@ -1,5 +1,4 @@
 import { eventsInForce } from '../history/in-force';
-import type { BookEvent } from '../history/events';
 import type { StemReadings } from '../tree/stem-readings';
 import { told, type Message } from '../words/message';
 import type { YardFile } from './yard-file';
@@ -46,18 +45,11 @@ function eventTroubles({ yard, events, drafts }: YardFile): Trouble[] {
   const ids = new Set(events.map(({ id }) => id));
   const seen = new Set<string>();
   const troubles: Trouble[] = [];
-  const added = new Map<string, BookEvent>();
-  const takenBack = new Set(events.flatMap((event) => (event.kind === 'withdraw' ? [event.target] : [])));
-  // Added by two devices, or once more after it was taken back, the first stands; twice by one hand is a mistake.
-  const isMistaken = (id: string, event: BookEvent, known: ReadonlySet<string>): boolean => {
-    const before = added.get(id);
-    added.set(id, event);
-    if (!before) return known.has(id);
-    return before.device === event.device && !takenBack.has(before.id) && !takenBack.has(event.id);
-  };
+  // Of what events add under one id the first stands; what the yard began with is added by none.
+  const began = new Set([...sites, ...trees]);
   events.forEach((event, i) => {
     if (event.kind !== 'site-added') return;
-    if (isMistaken(event.site.id, event, sites)) {
+    if (began.has(event.site.id)) {
       troubles.push({
         path: `events[${i}].site.id`,
         message: told('link.has-already', { id: event.site.id }),
@@ -73,7 +65,7 @@ function eventTroubles({ yard, events, drafts }: YardFile): Trouble[] {
           ? event.trees.map((tree, t) => [`trees[${t}]`, tree] as const)
           : [];
     for (const [at, { id }] of planted) {
-      if (isMistaken(id, event, trees))
+      if (began.has(id))
         troubles.push({ path: `events[${i}].${at}.id`, message: told('link.has-already', { id }) });
       trees.add(id);
     }

@@ -12,7 +12,7 @@ const LEFT_SHARE = 0.5;
 const LONG_SHARE = 0.65;
 
 /** What a limb that is left is told of that would outgrow what carries it, or those beside it. */
-const OUTGROWS: readonly MessageCode[] = ['weighed.strong', 'weighed.peers', 'weighed.rival'];
+const OUTGROWS: readonly MessageCode[] = ['kept.weighed.strong', 'weighed.peers', 'kept.weighed.rival'];
 /** ... and what of its length it then keeps. Working value. */
 const KEEPS = 0.5;
 

@@ -37,6 +37,11 @@ export class WhipWork {
       caution: cautionOf(step),
     }));
   });
+  /** What is to be known before the steps: that they are begun, or why there are none. */
+  readonly minded = computed(() => {
+    const reasons = this.bench.whip()?.reasons ?? [];
+    return this.steps().length === 0 ? reasons : reasons.filter(({ code }) => code === 'whip.begun');
+  });
   readonly open = computed(() => this.steps().flatMap(({ step }) => (step.isDone ? [] : [step])));
 
   done(steps: readonly BudStep[]): void {

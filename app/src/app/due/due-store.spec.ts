@@ -42,7 +42,7 @@ function begin() {
       {
         provide: BookStore,
         useValue: {
-          ...{ states, read, placeOf: signal(() => place) },
+          ...{ states, read, placeOf: signal(() => place), yard: () => ({ id: 'y' }) },
         },
       },
     ],

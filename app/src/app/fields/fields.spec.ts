@@ -89,4 +89,30 @@ describe('a day', () => {
     give(fixture, '2024-02-29');
     expect([given, troubleOf(fixture)]).toEqual([['2026-11-25', '2024-02-29'], '']);
   });
+
+  it('typed digit by digit is given once, when it is whole and the field is left or Enter is pressed', () => {
+    const fixture = TestBed.createComponent(DayField);
+    fixture.componentRef.setInput('label', 'day.read-on');
+    fixture.componentRef.setInput('day', '2026-11-20');
+    const given: string[] = [];
+    fixture.componentInstance.given.subscribe((day) => given.push(day));
+    fixture.detectChanges();
+    const box = boxOf(fixture);
+    const type = (day: string): void => {
+      box.dispatchEvent(new KeyboardEvent('keydown', { key: '2' }));
+      box.value = day;
+      box.dispatchEvent(new Event('change'));
+    };
+    for (const day of ['0002-11-20', '0020-11-20', '0202-11-20', '2025-11-20']) type(day);
+    expect(given).toEqual([]);
+    box.dispatchEvent(new Event('blur'));
+    expect(given).toEqual(['2025-11-20']);
+    type('2024-11-20');
+    box.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    expect(given).toEqual(['2025-11-20', '2024-11-20']);
+    type('0026-11-20');
+    box.dispatchEvent(new Event('blur'));
+    fixture.detectChanges();
+    expect([given.length, troubleOf(fixture)]).toEqual([2, 'Its year is out of the question: set it right.']);
+  });
 });

@@ -47,6 +47,7 @@ class StandInWorker implements JudgeWorker {
 
 let states: WritableSignal<ReadonlyMap<string, TreeState>>;
 let units: WritableSignal<Units>;
+let yard: WritableSignal<{ id: string }>;
 let workers: StandInWorker[];
 let store: InstanceType<typeof JudgingStore>;
 
@@ -60,6 +61,7 @@ const state = (id: string, more: Partial<TestTree> = {}): [string, TreeState] =>
 beforeEach(() => {
   states = signal(new Map([state('one'), state('two'), state('three')]));
   units = signal('metric');
+  yard = signal({ id: 'hillside' });
   workers = [];
   const makeWorker = (): JudgeWorker => {
     workers.push(new StandInWorker());
@@ -68,7 +70,7 @@ beforeEach(() => {
   TestBed.configureTestingModule({
     providers: [
       JudgingStore,
-      { provide: BookStore, useValue: { states, units } },
+      { provide: BookStore, useValue: { states, units, yard } },
       { provide: JUDGE_WORKER, useValue: makeWorker },
     ],
   });
@@ -77,6 +79,16 @@ beforeEach(() => {
 });
 
 describe('judging', () => {
+  it('of another yard says nothing of a tree with the same id', () => {
+    worker().answer(0);
+    expect(store.judgingOf('one').judged?.kind).toBe('judged');
+    yard.set({ id: 'valley' });
+    states.set(new Map([state('one', { form: 'fan' })]));
+    TestBed.tick();
+    expect(store.judgingOf('one').judged).toBeUndefined();
+    expect(worker().asked.map(({ yardId }) => yardId)).toEqual(['valley']);
+  });
+
   it('asks about one tree at a time, and first about the one that is wanted', () => {
     expect(asked()).toEqual(['one']);
     store.wantFirst('three');

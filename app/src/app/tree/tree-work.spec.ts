@@ -1,13 +1,17 @@
 import 'fake-indexeddb/auto';
+import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { expect, it } from 'vitest';
-import type { Due, Fixing, PlannedAct } from '../../../../core';
+import { budSteps, judge, type Due, type Fixing, type Judged, type PlannedAct } from '../../../../core';
 import { fresh, openTab } from '../book/open-tab';
+import { JudgingStore } from '../judging/judging-store';
 import { TreeWork } from './tree-work';
 
 async function begin() {
-  const book = await openTab(`work-${fresh()}`, [], {}, [TreeWork]);
-  return { book, work: TestBed.inject(TreeWork) };
+  const judged = signal<Judged | undefined>(undefined);
+  const judging = { provide: JudgingStore, useValue: { judgingOf: () => ({ judged: judged() }) } };
+  const book = await openTab(`work-${fresh()}`, [], {}, [TreeWork, judging]);
+  return { book, judged, work: TestBed.inject(TreeWork) };
 }
 const due = (what: Due['what'], stemIds: string[] = []): Due =>
   ({ treeId: 'weir', what, stemIds }) as unknown as Due;
@@ -59,4 +63,39 @@ it('work on a tree that is not in the book is not written down', async () => {
   const before = book.events().length;
   expect(await work.done('nowhere', [{ id: 'x' } as unknown as PlannedAct])).toBe(false);
   expect(book.events()).toHaveLength(before);
+});
+
+it('a whip’s bud plan is done by one touch where it is due, with its plan and its cut; then it is asked for no more', async () => {
+  const { book, judged, work } = await begin();
+  const whips = [...book.states().values()].flatMap((state) => {
+    const found = judge(state, { withPrices: false });
+    return found.kind === 'whip' && found.whip.limbs.length > 0 ? [{ state, found }] : [];
+  });
+  const [whip] = whips;
+  if (!whip) throw new Error('no whip is ready');
+  judged.set(whip.found);
+  const treeId = whip.state.record.id;
+  const before = book.events().length;
+  expect(await work.ticked({ ...due('bud-plan'), treeId })).toBe(true);
+  const kinds = book
+    .events()
+    .slice(before)
+    .map(({ kind }) => kind);
+  expect(kinds).toEqual(whip.found.whip.headAtCm === undefined ? ['bud-work'] : ['bud-work', 'acts-done']);
+  const after = judge(book.states().get(treeId) ?? whip.state, { withPrices: false });
+  const open = after.kind === 'whip' ? budSteps(after.whip).filter(({ isDone }) => !isDone) : [];
+  expect(open).toEqual([]);
+});
+
+it('a limb left in doubt keeps what spoke against it; what is due and left comes again on its day', async () => {
+  const { book, judged, work } = await begin();
+  const state = book.states().get('harrier');
+  judged.set(state && judge(state, { withPrices: false }));
+  const before = book.events().length;
+  await work.leftDue({ ...due('ends', ['a']), treeId: 'harrier' }, 'unsure');
+  await work.leftDue({ ...due('look', ['b']), treeId: 'harrier' }, 'out-of-reach');
+  expect(book.events().slice(before)).toMatchObject([
+    { kind: 'overruled', stemId: 'a', ruling: 'wait', doubt: { code: expect.any(String) as string } },
+    { kind: 'left-undone', stemId: 'b', actId: 'due:look:b::', why: 'out-of-reach' },
+  ]);
 });
