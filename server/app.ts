@@ -1,5 +1,6 @@
 import compression from 'compression';
 import express, { type Express } from 'express';
+import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
@@ -11,6 +12,7 @@ const PAGE = 'index.html';
 /** What stations told last: six years of days take a while to make up. */
 const lastTold = new Map<string, Weather>();
 const MOST_TOLD = 24;
+const WEATHER_A_MINUTE = 120;
 
 function told(station: Station, on: string): Weather {
   const name = `${station.id} ${on}`;
@@ -26,14 +28,23 @@ const A_YEAR_MS = 365 * 24 * 3600 * 1000;
 /**
  * Serves the built application from a folder, with compression and a content security policy that allows no inline
  * script. Component styles are inline, so inline styles are allowed (docs/decisions/0003).
+ * @param hosts names the server answers to; any where it is not said. A page of another name could reach it through a browser here
  * @throws when the folder holds no built application
  */
-export function createApp(builtFolder: string): Express {
+export function createApp(builtFolder: string, hosts?: ReadonlySet<string>): Express {
   if (!existsSync(join(builtFolder, PAGE)))
     throw new Error(`There is no built application in ${builtFolder}: run "npm run build".`);
 
   const app = express();
   app.disable('x-powered-by');
+  if (hosts)
+    app.use((request, response, next) => {
+      if (hosts.has(request.hostname.toLowerCase())) return next();
+      response
+        .status(421)
+        .type('text/plain')
+        .send('This server is not known by that name: set HOSTS to add it.');
+    });
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -72,6 +83,11 @@ export function createApp(builtFolder: string): Express {
     }),
   );
   app.use('/joining', joining());
+  // Days that were not told yet take a while to make up: so many a minute from one address.
+  app.use(
+    '/weather',
+    rateLimit({ windowMs: 60_000, limit: WEATHER_A_MINUTE, standardHeaders: false, legacyHeaders: false }),
+  );
   // A made-up weather station: a stand-in for a real one.
   app.get('/weather/:station', (request, response) => {
     const station = stationOf(request.params.station);

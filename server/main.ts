@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createServer as createPlain } from 'node:http';
 import { createServer as createSecure } from 'node:https';
-import { networkInterfaces } from 'node:os';
+import { hostname, networkInterfaces } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
 
@@ -16,7 +16,13 @@ if (!Number.isInteger(port) || port < 0 || port > 65535) {
 }
 
 const tls = certificate();
-const app = createApp(built);
+const known = new Set(
+  ['localhost', '127.0.0.1', '::1', '[::1]', host, hostname(), `${hostname()}.local`, ...ownAddresses()]
+    .concat((process.env['HOSTS'] ?? '').split(','))
+    .map((name) => name.trim().toLowerCase())
+    .filter((name) => name !== ''),
+);
+const app = createApp(built, known);
 const server = (tls ? createSecure(tls, app) : createPlain(app)).listen(port, host);
 
 server.on('listening', () => {

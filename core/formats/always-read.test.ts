@@ -3,6 +3,7 @@ import { expect, it } from 'vitest';
 import { nextClock, latestClock } from '../history/clock';
 import type { BookEvent, EventBody, Yard } from '../history/events';
 import { readBook, treeState } from '../history/tree-at';
+import type { TreeRecord } from '../history/tree-record';
 import { undoState } from '../history/undo';
 import { layOut } from '../tree/course';
 import { reading } from '../readings/reading';
@@ -12,10 +13,10 @@ import { mergeBooks } from './merge';
 import { readYardFile } from './read';
 import { writeYardFile } from './yard-file';
 
-const TREE = {
+const TREE: TreeRecord = {
   ...{ id: 't', name: 'T', kind: 'apple', variety: '', unionCm: 10, ownRooted: false },
   ...{ planted: '2025-01-01', place: { eastCm: 0, northCm: 0 }, form: 'open-vase' },
-} as const;
+};
 const yard: Yard = { id: 'y', name: 'Y', sites: [{ ...LEVEL_SITE, trees: [] }] };
 const DEVICES = ['desk', 'phone', 'tablet'] as const;
 const STEMS = ['trunk', 'a', 'b', 'c'] as const;

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { FORM_IDS } from '../kinds/form-ids';
+import { reading } from '../readings/reading';
 import { SCHOOL_IDS } from '../schools/schools';
 import { shareOf } from '../testing/deep';
 import { WhipYears, type WhipSetting } from '../testing/whip-years';
@@ -141,9 +142,7 @@ describe('a spare', () => {
     const better = whipOf(VASE);
     better.visit(WINTER, {
       [`2027-${chosen}`]: { condition: 'broken' },
-      [`2027-${spares[1]}`]: {
-        diameter: { ...(whipOf(VASE).on(WINTER).tree.stems[0]?.diameter as never), value: 12 },
-      },
+      [`2027-${spares[1]}`]: { diameter: reading('diameter', 12, 'caliper') },
     });
     expect(stays(better.on(WINTER))).toEqual([spares[1]]);
   });
