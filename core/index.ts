@@ -26,7 +26,7 @@ export * from './schools/schools';
 export * from './suits/suits';
 export * from './buds/whip-buds';
 export type { WhipBud, WhipPlan, BudRole } from './whips/whip-plan';
-export { budStepId, budSteps, budWorkOf, headAct, type BudStep } from './whips/bud-steps';
+export * from './whips/bud-steps';
 export type { ChosenSet, ChosenLimb, EmptyPlace } from './choosing/chosen-set';
 export type { Verdict, Decision } from './choosing/verdicts';
 export type { Price } from './choosing/price';

@@ -34,8 +34,7 @@ export const budWorkFields = {
   /** Height the stem was headed at, cm; the cut itself is an entry of its own. */
   headedAtCm: between(0, 1500).optional(),
 };
-const worked = shape(budWorkFields);
-export type WorkedBuds = Typed<typeof worked>;
+export type WorkedBuds = Typed<ReturnType<typeof shape<typeof budWorkFields>>>;
 
 /** All that was done to a whip's buds before one season of growth: the plan as it was ticked last, and what is done of it. */
 export interface BudsDone extends WorkedBuds {

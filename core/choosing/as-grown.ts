@@ -74,7 +74,8 @@ function idleAsGrown(standings: Standings, idle: Idle): Idle {
         leave: withoutMust(idle.leave),
         out: [...idle.out, { what: 'spare-waits', points: TAKEN }],
       };
-    default:
+    case 'failed':
+    case undefined:
       return idle;
   }
 }

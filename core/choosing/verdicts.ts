@@ -167,7 +167,9 @@ function asGrownFor({ scene, state }: OtherwiseQuestion, stem: Stem, saying: Say
   const goes = saying.decision === 'out';
   if (standing.is === 'over') return goes ? { ...saying, reasons: [reason], rule: 'spare-over' } : saying;
   if (goes) return saying;
-  const { forAWhile: _, ...lasting } = saying;
+  // It has its place for good, or until its summer is over: no other date.
+  const lasting = { ...saying };
+  delete lasting.forAWhile;
   if (standing.is === 'waits') return { ...lasting, job: 'leaf', reasons: [reason] };
   return { ...lasting, reasons: [reason, ...saying.reasons] };
 }

@@ -4,7 +4,7 @@ import { daysAfter } from '../calendar/days';
 import { fixedTo, nextFor, type Fixed } from '../fixings/fixed';
 import type { PlainEvent } from '../history/events';
 import type { Stem } from '../tree/stem';
-import { because, day, told, type Reason } from '../words/message';
+import { because, day, told, type MessageCode, type Reason } from '../words/message';
 import type { Due, DueTree, DueWhat } from './due';
 import { askedAgainOn, isSettledBy } from './left';
 import { woundsFollowed, woundWhy, type FollowedWound } from './wounds';
@@ -37,9 +37,17 @@ function fixing(fixed: Fixed): Recurring {
     ...dated(what, `${stem.id}-${fixed.fixing.what}-${fixed.fixing.atCm ?? 0}`, [stem], on, AFTER[what]),
     thing: fixed.fixing.what,
     ...(fixed.fixing.atCm !== undefined && { atCm: fixed.fixing.atCm }),
-    why: because(`due.${what}.why`, { what: thing, stem: { tag: stem.tag }, on: day(on) }),
+    why: because(whyCode(what, fixed.fixing.what), { what: thing, stem: { tag: stem.tag }, on: day(on) }),
     ifNot: because(`due.${what}.if-not`, { what: thing }),
   };
+}
+
+/** What comes off because a bend has set, and what for other reasons. */
+const OWN_WHY = ['stake', 'prop', 'wrap'] as const;
+
+function whyCode(what: 'off' | 'tight' | 'look', thing: Fixed['fixing']['what']): MessageCode {
+  const own = OWN_WHY.find((one) => one === thing);
+  return what === 'off' && own ? `due.off.why.${own}` : `due.${what}.why`;
 }
 
 /** Days a wound may wait after its day: till leaves are off it is well seen. A working value. */

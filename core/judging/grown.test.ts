@@ -5,6 +5,7 @@ import { SCHOOL_IDS } from '../schools/schools';
 import { shareOf } from '../testing/deep';
 import { WhipYears, type WhipSetting } from '../testing/whip-years';
 import type { TreeState } from '../history/tree-at';
+import type { Stem } from '../tree/stem';
 import { judge, type Judgement } from './judge';
 
 const VASE: WhipSetting = {
@@ -51,9 +52,15 @@ const whipOf = (setting: WhipSetting, lost: string[] = [], off?: (i: number) => 
   return whip.readInWinter({ lost, ...(off && { off }) });
 };
 
+const withoutPart = (stem: Stem): Stem => {
+  const bare = { ...stem };
+  delete bare.part;
+  return bare;
+};
+
 const forgotten = ({ tree, ...state }: TreeState): TreeState => ({
   ...state,
-  tree: { ...tree, stems: tree.stems.map(({ part: _, ...stem }) => stem) },
+  tree: { ...tree, stems: tree.stems.map(withoutPart) },
 });
 
 const STAYS = ['scaffold', 'leader'];

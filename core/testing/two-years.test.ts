@@ -60,7 +60,7 @@ describe('a tree of the demo yard through two winters', () => {
     (treeId) => {
       const years = new Years();
       let today = START;
-      for (const _ of [1, 2]) {
+      for (let winter = 1; winter <= 2; winter++) {
         const done: string[] = [];
         // Ticked one by one, each on the plan as the last one left it.
         for (let n = 0; n < 80; n++) {

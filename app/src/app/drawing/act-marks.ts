@@ -50,6 +50,15 @@ export function markFor(board: Board, act: Act, { laid }: TreePicture, words: Dr
   }
 }
 
+/** Limbs that have their day already, whether they were dated by an act or left in doubt by a word: one date for each. */
+export function datedMarks(board: Board, { laid, acts }: TreePicture, words: DrawingWords): DrawnMark[] {
+  const planned = new Set(acts.flatMap((act) => (act.kind === 'stay' ? [act.stemId] : [])));
+  return laid.tree.stems.flatMap(({ id, spared }) => {
+    const course = laid.courses.get(id);
+    return spared && course && !planned.has(id) ? [dated(board, course, spared.until, words)] : [];
+  });
+}
+
 /** A notch at the place a limb is wanted. */
 function wanted(board: Board, there: Vec3, words: DrawingWords): DrawnMark {
   const group = select(board.layer).append('g').attr('class', 'mark notch');

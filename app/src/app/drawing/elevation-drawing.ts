@@ -8,7 +8,7 @@ import {
   type Projection,
   type StemId,
 } from '../../../../core';
-import { markFor, type DrawnMark } from './act-marks';
+import { datedMarks, markFor, type DrawnMark } from './act-marks';
 import { ElevationStems, type DrawnStem } from './elevation-stems';
 import type { DrawingWords, Follow } from './figure-links';
 import { fixingMarks } from './fixing-marks';
@@ -132,6 +132,7 @@ export class ElevationDrawing {
     };
     this.drawnMarks = [
       ...picture.acts.flatMap((act) => markFor(board, act, picture, this.words)),
+      ...datedMarks(board, picture, this.words),
       ...fixingMarks(board, picture, this.words),
       ...shootMarks(board, picture, this.words),
       ...triedBendMarks(board, picture, this.words),

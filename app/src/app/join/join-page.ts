@@ -7,6 +7,8 @@ import { Say, Told } from '../words/told';
 import { TakeIn } from '../yard/take-in';
 import { EXCHANGE, type Asked, type Begun } from './exchange';
 
+const LOOPBACK: ReadonlySet<string> = new Set(['localhost', '127.0.0.1', '[::1]']);
+
 /** How often it is asked whether the other device has answered, ms. */
 const LOOK_MS = 1500;
 
@@ -19,6 +21,9 @@ const LOOK_MS = 1500;
   changeDetection: ChangeDetectionStrategy.OnPush,
 })
 export class JoinPage {
+  /** Over plain http, to another device, whoever is on the network can read along. */
+  readonly isInTheClear = location.protocol === 'http:' && !LOOPBACK.has(location.hostname);
+
   readonly book = inject(BookStore);
   private readonly exchange = inject(EXCHANGE);
 
