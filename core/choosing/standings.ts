@@ -5,7 +5,6 @@ import type { Finding, Scene } from '../findings/finding';
 import type { Part } from '../tree/part';
 import { stemOf, type Stem } from '../tree/stem';
 import type { StemId } from '../tree/stem-readings';
-import { day, because, tagOf, type Reason } from '../words/message';
 import { mustGo } from './weigh/soundness';
 
 /** What follows today from what a stem was grown for. */
@@ -89,25 +88,3 @@ export const holdsPlace = (
   standing: Standing | undefined,
 ): standing is Extract<Standing, { is: 'chosen' | 'takes-over' }> =>
   standing?.is === 'chosen' || standing?.is === 'takes-over';
-
-/** What is said of a stem for what it was grown for; nothing of one that failed, whose own faults are told. */
-export function standingReason(tree: Scene['laid']['tree'], standing: Standing): Reason | undefined {
-  const { part } = standing;
-  const on = day(part.on);
-  switch (standing.is) {
-    case 'chosen':
-      return because(standing.leads ? 'part.leads' : `part.chosen.${part.from}`, { on });
-    case 'takes-over':
-      return standing.failed === undefined
-        ? because('part.takes-over', { on })
-        : because('part.takes-over.of', { on, chosen: tagOf(tree, standing.failed) });
-    case 'over':
-      return because('part.over', { chosen: tagOf(tree, standing.chosen) });
-    case 'waits':
-      return standing.tag === undefined
-        ? because('part.waits')
-        : because('part.waits.unread', { chosen: { tag: standing.tag } });
-    case 'failed':
-      return undefined;
-  }
-}

@@ -16,7 +16,7 @@ import { carrierOf, sortLateral, type LateralSort, MUST_GO } from './laterals';
 import { weighedOfKept, weighedReason } from './weighed-words';
 import { otherwise, type OtherwiseQuestion } from './otherwise';
 import type { Price } from './price';
-import { standingReason } from './standings';
+import { asGrownFor } from './standing-words';
 import { onFigure, onFinding, OWN_WORD } from '../words/ground';
 import {
   because,
@@ -157,21 +157,6 @@ export function staysWithCarriers(
   };
   for (const stem of tree.stems) settle(stem, new Set());
   return after;
-}
-
-/** A verdict with what the stem was grown for, first: that is why it stays, or goes. */
-function asGrownFor({ scene, state }: OtherwiseQuestion, stem: Stem, saying: Saying): Saying {
-  const standing = scene.standings?.get(stem.id);
-  const reason = standing && standingReason(state.tree, standing);
-  if (!standing || !reason || (state.rulings[stem.id] ?? 'undecided') !== 'undecided') return saying;
-  const goes = saying.decision === 'out';
-  if (standing.is === 'over') return goes ? { ...saying, reasons: [reason], rule: 'spare-over' } : saying;
-  if (goes) return saying;
-  // It has its place for good, or until its summer is over: no other date.
-  const lasting = { ...saying };
-  delete lasting.forAWhile;
-  if (standing.is === 'waits') return { ...lasting, job: 'leaf', reasons: [reason] };
-  return { ...lasting, reasons: [reason, ...saying.reasons] };
 }
 
 function verdictOn(question: OtherwiseQuestion, stem: Stem, ruling: Ruling): Saying {

@@ -3,7 +3,7 @@ import type { Site } from '../sites/site';
 import type { PlannedBud } from '../buds/bud-work';
 import type { PlainEvent } from './events';
 import type { ShootRead } from './events/shoots-read';
-import { apartBy, nearOfBud } from './parts';
+import { apartBy, nearOfBud } from './place-on-stem';
 
 /** A shoot of this season: what was read of it last, its lengths by day, cm, and what was done with it. */
 export interface Shoot extends Omit<ShootRead, 'isNone'> {

@@ -14,7 +14,8 @@ import type { BudReadings } from '../buds/whip-buds';
 import { nextDormancy, woodSeason } from '../calendar/seasons';
 import { waysOf, type Book, type PlainEvent } from './events';
 import { eventsInForce } from './in-force';
-import { bySeason, partsOf, wantedLimbsOf, type WantedLimb } from './parts';
+import { bySeason } from './grown';
+import { partsOf, wantedLimbsOf, type WantedLimb } from './parts';
 import { roundOf, type Round } from './round';
 import {
   footed,

@@ -6,6 +6,7 @@ import { shareOf } from '../testing/deep';
 import { WhipYears, type WhipSetting } from '../testing/whip-years';
 import type { TreeState } from '../history/tree-at';
 import type { Stem } from '../tree/stem';
+import { budSteps } from '../whips/bud-steps';
 import { judge, type Judgement } from './judge';
 
 const VASE: WhipSetting = {
@@ -186,5 +187,22 @@ describe('the plan of buds that were begun', () => {
       undefined,
       true,
     ]);
+  });
+
+  it('is not planned over their heads next winter, until it is read that no limb came of them', () => {
+    const whip = new WhipYears(VASE).tickBuds();
+    const unread = whip.judged(WINTER);
+    expect(unread.kind === 'whip' && [unread.whip.isUnread, budSteps(unread.whip)]).toEqual([true, []]);
+    whip.visit(WINTER, { trunk: { diameter: reading('diameter', 16, 'caliper') } });
+    const again = whip.judged(WINTER);
+    expect(again.kind === 'whip' && [again.whip.isUnread, budSteps(again.whip).length > 0]).toEqual([
+      undefined,
+      true,
+    ]);
+  });
+
+  it('asks for nothing in leaf: buds have broken by then', () => {
+    const summer = new WhipYears(VASE).judged('2027-07-10');
+    expect(summer.kind === 'whip' && budSteps(summer.whip)).toEqual([]);
   });
 });

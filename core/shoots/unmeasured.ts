@@ -1,7 +1,8 @@
 import type { BudsDone, PlannedBud } from '../buds/bud-work';
 import { woodSeason } from '../calendar/seasons';
 import type { PlainEvent } from '../history/events';
-import { apartBy, NEAR_SHOOT, nearOfBud, rowOf } from '../history/parts';
+import { rowOf } from '../history/grown';
+import { apartBy, NEAR_SHOOT, nearOfBud } from '../history/place-on-stem';
 import { shootsIn, type Shoot } from '../history/shoots';
 import type { TreeState } from '../history/tree-at';
 import { formatValue, type Units } from '../readings/units';

@@ -25,8 +25,9 @@ export type BudStep =
 /** A step by a name of its own in its plan. */
 export const budStepId = (step: BudStep): string => (step.kind === 'bud' ? `bud:${step.bud}` : step.kind);
 
-/** The work on a whip, in the order it is done: headed first, then its buds from below, then the others rubbed off. */
-export function budSteps({ buds, headAtCm, headedAtCm, isRubbedOff = false }: WhipPlan): BudStep[] {
+/** The work on a whip, in the order it is done; none in leaf: headed first, then its buds from below, then the others rubbed off. */
+export function budSteps({ buds, headAtCm, headedAtCm, isRubbedOff = false, isInLeaf }: WhipPlan): BudStep[] {
+  if (isInLeaf) return [];
   const chosen = buds.filter(({ role }) => role === 'chosen');
   if (chosen.length === 0 && headAtCm === undefined) return [];
   const rubbed = buds.filter(({ role }) => role === 'rub-off').map(({ bud }) => bud);

@@ -17,6 +17,7 @@ import { completeStem } from '../kinds/estimate';
 import { tipOf, type Course } from '../tree/course';
 import { kindCalled, limbAngleDeg } from '../kinds/kinds';
 import type { BudsDone } from '../buds/bud-work';
+import { nextDormancy } from '../calendar/seasons';
 import { budsUpTo, usualBuds, type Bud } from '../buds/whip-buds';
 
 /** What becomes of a bud. */
@@ -41,6 +42,10 @@ export interface WhipPlan {
   headAtCm?: number;
   /** Height it was headed at for these limbs, cm, once that is done. */
   headedAtCm?: number;
+  /** Whether it is in leaf: its buds have broken, and nothing is done to them. */
+  isInLeaf?: boolean;
+  /** Whether nobody has read yet what came of the buds that were left last spring. */
+  isUnread?: boolean;
   /** Whether the buds besides were rubbed off. */
   isRubbedOff?: boolean;
   /** Expected limbs: height of the join cm, bearing and angle from upright deg. */
@@ -86,10 +91,15 @@ const CLOSE = 8;
  */
 export function planWhip(scene: Scene, form: Form, state: TreeState): WhipPlan {
   const { budsDone, budsBefore } = state;
-  if (budsBefore && budsBefore.done.length > 0 && !budsDone) return planUnread(scene, state, budsBefore);
+  if (budsBefore && budsBefore.done.length > 0 && !budsDone && !isReadSince(state, budsBefore))
+    return planUnread(scene, state, budsBefore);
   // What is begun is gone on with: the plan of the first bud that was dealt with holds.
   return budsDone?.form === form.id ? planBegun(scene, state, budsDone) : planAnew(scene, form, state);
 }
+
+/** Whether a whip was read in a winter since its buds were left: then no limb came of them, and it is planned again. */
+const isReadSince = ({ site, visitedOn = '' }: TreeState, { on }: BudsDone): boolean =>
+  visitedOn >= nextDormancy(site, on);
 
 /** A whip whose buds were left last spring, and nobody has read yet what came of them: nothing is planned over their heads. */
 function planUnread(scene: Scene, state: TreeState, { on, done }: BudsDone): WhipPlan {
@@ -100,6 +110,7 @@ function planUnread(scene: Scene, state: TreeState, { on, done }: BudsDone): Whi
   return {
     buds: buds.map((bud): WhipBud => ({ ...bud, role: 'top', notched: false })),
     ...{ isFacingKnown: readings.facings.length > 0, limbs: [], largestGapDeg: 360, proven: true, empty: [] },
+    isUnread: true,
     reasons: [because('whip.came-unread', { on: day(on), buds: done.length })],
   };
 }
@@ -194,6 +205,7 @@ function planAnew(scene: Scene, form: Form, state: TreeState): WhipPlan {
   };
   const angleDeg = limbAngleDeg(scene.kind) + (notches ? -NOTCH_STEEPER_DEG : 0);
   return {
+    ...(scene.when.inLeaf && { isInLeaf: true }),
     buds: all.map(roleOf),
     isFacingKnown: readings.facings.length > 0,
     ...(headAtCm !== undefined && { headAtCm }),

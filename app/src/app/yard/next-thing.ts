@@ -1,4 +1,4 @@
-import { countedAs, day, suppliesOf, told, type ActCount, type Message } from '../../../../core';
+import { budSteps, countedAs, day, suppliesOf, told, type ActCount, type Message } from '../../../../core';
 import type { TreeJudging } from '../judging/judging-store';
 
 /** The next thing to do at a tree, in a few words. */
@@ -26,10 +26,13 @@ function nextOf(judging: TreeJudging | undefined): NextThing {
     return { words: [words], kind: 'waiting', acts: 0 };
   }
   if (judged.kind === 'whip') {
-    const { limbs, headAtCm } = judged.whip;
+    const { limbs, headAtCm, isUnread } = judged.whip;
+    if (isUnread) return { words: [told('next.whip.unread')], kind: 'measure', acts: 0 };
+    const open = budSteps(judged.whip).filter(({ isDone }) => !isDone).length;
+    if (open === 0) return { words: [told('next.nothing')], kind: 'none', acts: 0 };
     const buds = { buds: limbs.length };
     const words = headAtCm === undefined ? told('next.whip', buds) : told('next.whip.head', buds);
-    return { words: [words], kind: 'work', acts: limbs.length };
+    return { words: [words], kind: 'work', acts: open };
   }
   if (judged.kind === 'not-judged') {
     return judged.why === 'no-readings'
