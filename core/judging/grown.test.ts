@@ -6,7 +6,7 @@ import { shareOf } from '../testing/deep';
 import { WhipYears, type WhipSetting } from '../testing/whip-years';
 import type { TreeState } from '../history/tree-at';
 import type { Stem } from '../tree/stem';
-import { budSteps } from '../whips/bud-steps';
+import { budSteps, budWorkOf } from '../whips/bud-steps';
 import { judge, type Judgement } from './judge';
 
 const VASE: WhipSetting = {
@@ -69,7 +69,7 @@ const STAYS = ['scaffold', 'leader'];
 describe('what was chosen as a bud', () => {
   it('stays in the first winter, and its spares go, in every form, school and kind; forgotten, many would not', () => {
     let wouldGo = 0;
-    for (const setting of shareOf(SETTINGS, 61)) {
+    for (const setting of shareOf(SETTINGS, 97)) {
       const whip = whipOf(setting);
       const state = whip.on(WINTER);
       const fates = fatesOf(state);
@@ -187,6 +187,21 @@ describe('the plan of buds that were begun', () => {
       undefined,
       true,
     ]);
+  });
+
+  it('says of every bud what it said before the first was dealt with', () => {
+    const central = new WhipYears({ ...VASE, form: 'central-leader' });
+    const before = central.judged('2027-03-01');
+    if (before.kind !== 'whip') throw new Error(before.kind);
+    const [first] = budSteps(before.whip);
+    central.write('2027-03-01', {
+      ...{ kind: 'bud-work', treeId: 't' },
+      ...budWorkOf('central-leader', before.whip, first ? [first] : []),
+    });
+    const after = central.judged('2027-03-02');
+    const roles = (judged: typeof after) =>
+      judged.kind === 'whip' ? judged.whip.buds.map(({ role }) => role) : [];
+    expect(roles(after).slice(0, -1)).toEqual(roles(before).slice(0, roles(after).length - 1));
   });
 
   it('is not planned over their heads next winter, until it is read that no limb came of them', () => {

@@ -19,7 +19,7 @@ const trees = [...recordedTrees(demo, file.trees as unknown as JudgementCase[])]
 it('a limb that stays carries no sentence that says it goes, on any tree toward any form', () => {
   let kept = 0;
   for (const [name, state] of trees)
-    for (const form of shareOf([state.form, ...FORM_IDS.filter((id) => id !== state.form)], 3)) {
+    for (const form of shareOf([state.form, ...FORM_IDS.filter((id) => id !== state.form)], 5)) {
       const judged = judge({ ...state, form }, { withPrices: false });
       if (judged.kind !== 'judged') continue;
       for (const { stemId, decision, reasons } of Object.values(judged.verdicts)) {

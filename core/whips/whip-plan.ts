@@ -94,7 +94,7 @@ export function planWhip(scene: Scene, form: Form, state: TreeState): WhipPlan {
   if (budsBefore && budsBefore.done.length > 0 && !budsDone && !isReadSince(state, budsBefore))
     return planUnread(scene, state, budsBefore);
   // What is begun is gone on with: the plan of the first bud that was dealt with holds.
-  return budsDone?.form === form.id ? planBegun(scene, state, budsDone) : planAnew(scene, form, state);
+  return budsDone?.form === form.id ? planBegun(scene, form, state, budsDone) : planAnew(scene, form, state);
 }
 
 /** Whether a whip was read in a winter since its buds were left: then no limb came of them, and it is planned again. */
@@ -116,14 +116,14 @@ function planUnread(scene: Scene, state: TreeState, { on, done }: BudsDone): Whi
 }
 
 /** The plan of a whip whose buds were begun: what was chosen then stays chosen, what is done is said to be. */
-function planBegun(scene: Scene, state: TreeState, done: BudsDone): WhipPlan {
+function planBegun(scene: Scene, form: Form, state: TreeState, done: BudsDone): WhipPlan {
   const topCm = scene.laid.trunk
     ? (tipOf(scene.laid.courses.get(scene.laid.trunk.id) as Course) as Vec3)[2]
     : 0;
   const readings = state.buds ?? usualBuds(scene.kind, state.tree.unionCm);
   const planned = new Map(done.buds.map((bud) => [bud.bud, bud]));
   const all = budsUpTo(readings, scene.kind, topCm);
-  const highestCm = Math.max(0, ...done.buds.map(({ heightCm }) => heightCm));
+  const highestCm = Math.max(0, ...form.whip(scene).places.map(({ toCm }) => toCm));
   const isDone = (bud: number): boolean => done.done.includes(bud);
   const { headAtCm = Infinity, headedAtCm } = done;
   const buds = all.map((bud): WhipBud => {
