@@ -73,13 +73,18 @@ describe('a measure', () => {
 });
 
 describe('a day', () => {
-  it('is any that has been, today too; one to come, or none, is refused with why', () => {
+  function field() {
     const fixture = TestBed.createComponent(DayField);
     fixture.componentRef.setInput('label', 'day.read-on');
     fixture.componentRef.setInput('day', '2026-11-20');
     const given: string[] = [];
     fixture.componentInstance.given.subscribe((day) => given.push(day));
     fixture.detectChanges();
+    return { fixture, given };
+  }
+
+  it('is any that has been, today too; one to come, or none, is refused with why', () => {
+    const { fixture, given } = field();
     give(fixture, '2026-11-26');
     const later = troubleOf(fixture);
     give(fixture, '');
@@ -91,12 +96,7 @@ describe('a day', () => {
   });
 
   it('typed digit by digit is given once, when it is whole and the field is left or Enter is pressed', () => {
-    const fixture = TestBed.createComponent(DayField);
-    fixture.componentRef.setInput('label', 'day.read-on');
-    fixture.componentRef.setInput('day', '2026-11-20');
-    const given: string[] = [];
-    fixture.componentInstance.given.subscribe((day) => given.push(day));
-    fixture.detectChanges();
+    const { fixture, given } = field();
     const box = boxOf(fixture);
     const type = (day: string): void => {
       box.dispatchEvent(new KeyboardEvent('keydown', { key: '2' }));
